@@ -1,0 +1,154 @@
+"""Where to stop: "half its volume", "600 g", "4.4 cm", "31 % solids", and what water that leaves.
+
+Reduction dossier §6. A volume or depth is judged hot, off the boil (95 °C), as the cook sees it.
+"""
+
+import re
+from dataclasses import dataclass
+from typing import Literal
+
+from ..errors import BadInput
+from ..materials.density import water_at_volume_kg
+from ..materials.parts import Parts
+from ..quantities import Measures, parse, say, say_number
+from ..vessels import Shape
+
+HOT_C = 95.0
+"""Off the boil: the temperature at which the hot volume, depth and spoon are judged."""
+
+StopKind = Literal["volume_ratio", "mass_ratio", "volume", "depth", "mass", "total_solids"]
+
+
+@dataclass(frozen=True, slots=True)
+class Stop:
+    """The goal of a reduction.
+
+    ``value`` is a share of the start (ratios), m³, m, kg, or total solids in kg per kg.
+    ``with_sugar``: weight or solids counted with the sugar that goes in at the end.
+    """
+
+    kind: StopKind
+    value: float
+    with_sugar: bool = False
+
+    @property
+    def text(self) -> str:
+        """The words that mean this stop, readable by ``read_stop`` again.
+
+        >>> Stop("volume_ratio", 0.5).text, Stop("depth", 0.044).text
+        ('half its volume', '4.4 cm deep')
+        """
+        suffix = " with the sugar" if self.with_sugar else ""
+        if self.kind in ("volume_ratio", "mass_ratio"):
+            what = "its volume" if self.kind == "volume_ratio" else "its weight"
+            return f"{_say_share(self.value)} {what}{suffix}"
+        if self.kind == "depth":
+            return say(self.value, "length") + " deep"
+        if self.kind == "total_solids":
+            return say(self.value, "percent") + " solids" + suffix
+        return say(self.value, "mass" if self.kind == "mass" else "volume") + suffix
+
+
+def _say_share(share: float) -> str:
+    names = {
+        1 / 2: "half",
+        1 / 3: "a third of",
+        2 / 3: "two thirds of",
+        1 / 4: "a quarter of",
+        1 / 5: "a fifth of",
+    }
+    for value, name in names.items():
+        if abs(share - value) < 5e-4:
+            return name
+    return f"{say_number(share)} of" if say_number(share) in "¾" else f"{share:.3g} of"
+
+
+_TIMES = re.compile(r"^([\d.,½¼¾⅓⅔]+)\s*(?:x|×|times|fold)")
+_FILLER = re.compile(
+    r"\b(its|it's|it|the|to|by|of|in|down|reduce|volume|weight|mass|deep|depth|"
+    r"solids?|total|ts|with|left|start|original)\b"
+)
+
+
+def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008 - frozen
+    """Read a stop in the cook's words.
+
+    :raises BadInput: field "stop", when it is nonsense or could mean two things.
+
+    >>> read_stop("half its volume")
+    Stop(kind='volume_ratio', value=0.5, with_sugar=False)
+    >>> read_stop("by a third").value, read_stop("3x").value
+    (0.6666666666666667, 0.3333333333333333)
+    >>> read_stop("31 % solids with the sugar")
+    Stop(kind='total_solids', value=0.31, with_sugar=True)
+    """
+    if len(text) > 80:
+        raise BadInput("stop", "That is too long for a stop.", "Write it like “half its volume” or “4.4 cm”.")
+    words = text.lower().strip()
+    with_sugar = "sugar" in words
+    words = re.sub(r"\b(counted\s+)?(with|and)?\s*(the\s+)?sugar\b", " ", words).strip()
+    by_weight = bool(re.search(r"\b(weight|mass)\b", words))
+    by_solids = bool(re.search(r"\b(solids?|ts)\b", words))
+    removed = bool(re.match(r"by\b", words)) and not re.match(r"by (weight|volume|mass)\b", words)
+    times = _TIMES.match(words)
+    if times:
+        number = parse(times[1], default_unit="", allow=("none",), field="stop").value
+        return Stop("mass_ratio" if by_weight else "volume_ratio", _share(1 / number, text), with_sugar)
+    bare = _FILLER.sub(" ", words).strip()
+    quantity = parse(
+        bare or text,
+        default_unit="",
+        allow=("volume", "mass", "length", "percent", "none"),
+        field="stop",
+        measures=measures,
+    )
+    value = quantity.value
+    if quantity.dimension == "length":
+        return Stop("depth", value)
+    if quantity.dimension == "mass":
+        return Stop("mass", value, with_sugar)
+    if quantity.dimension == "volume":
+        return Stop("volume", value)
+    if by_solids:
+        return Stop("total_solids", value if value <= 1 else value / 100, with_sugar)
+    if quantity.dimension == "percent" and not by_weight and "volume" not in words:
+        number_text = say(value, "percent")
+        raise BadInput(
+            "stop",
+            f"{number_text} of what?",
+            f"Write “{number_text} solids” or “{number_text} of its volume”.",
+        )
+    share = _share(1 - value if removed else value, text)
+    return Stop("mass_ratio" if by_weight else "volume_ratio", share)
+
+
+def _share(value: float, text: str) -> float:
+    if not 0 < value < 1:
+        raise BadInput(
+            "stop", f"“{text}” is not a part of the milk.", "Write it like “half its volume” or “a quarter”."
+        )
+    return value
+
+
+def water_at_stop_kg(
+    stop: Stop, goal: Parts, milk_kg: float, milk_m3: float, shape: Shape, late_sugar: Parts
+) -> float:
+    """Water left in the pan when the stop is reached, kg (may come out below zero: impossible).
+
+    :param goal: solids and water in the pan as the stop is judged.
+    :param late_sugar: sugar still to come, counted when the stop says so.
+    """
+    counted = goal.plus(late_sugar) if stop.with_sugar else goal
+    coming = float(late_sugar.water) if stop.with_sugar else 0.0
+    solids = float(counted.solids)
+    if stop.kind == "total_solids":
+        return solids * (1 / stop.value - 1) - coming
+    if stop.kind in ("mass", "mass_ratio"):
+        target = stop.value if stop.kind == "mass" else stop.value * milk_kg
+        return target - solids - coming
+    target_m3 = {
+        "volume": lambda: stop.value,
+        "depth": lambda: float(shape.volume_m3(stop.value)),
+        "volume_ratio": lambda: stop.value * milk_m3,
+    }[stop.kind]()
+    return float(water_at_volume_kg(goal, target_m3, HOT_C))

@@ -1,0 +1,225 @@
+"""The way down: where the stop lies, how long each step takes, and the table along the steam that has left."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..errors import Impossible
+from ..heat import Flame
+from ..materials.density import volume_m3
+from ..materials.parts import Parts
+from ..quantities import say
+from ..ranges import Z80
+from ..scorch import pan_loss_kg, stir_interval_s
+from ..texture import COLD_C, stage_index, viscosity_mpa_s
+from ..vessels import surface_m2
+from .evaporation import Array, Fire, HeatUp, Simmer, heat_up, simmer
+from .plan import ReducePlan
+from .stops import HOT_C, water_at_stop_kg
+
+DRIEST_MILK_PART = 0.75
+"""Total solids of the milk part (milk solids in milk solids and water) beyond which nothing here holds."""
+DRIEST_PRODUCT = 0.80
+MIDWAY_SHARE = 0.70
+"""Sugar "midway" goes in when the pan is down to this share of the milk's weight, or half-way if sooner."""
+DIP_SD_M = 0.002
+"""A dip-stick read off the boil, 1 sd."""
+PAN_MEASURE_SD = 0.01
+SPATTER_AND_TASTING = 0.0075
+TRACK_ROWS = 48
+
+
+@dataclass(frozen=True, slots=True)
+class Track:
+    """The way down, one row a node; every column an array of equal length.
+
+    ``depth_m`` and ``volume_m3`` are hot and as the stop is judged; ``product_kg``, ``served_kg``,
+    ``total_solids`` and the stages are of the product, late sugar included.
+    """
+
+    at_s: Array
+    low_s: Array
+    high_s: Array
+    steam_kg: Array
+    water_kg: Array
+    depth_m: Array
+    volume_m3: Array
+    pan_kg: Array
+    product_kg: Array
+    served_kg: Array
+    total_solids: Array
+    pan_solids: Array
+    concentration: Array
+    hot_stage: Array
+    cold_stage: Array
+    celsius: Array
+    rate_kg_s: Array
+    stir_s: Array
+
+
+def fire_under(plan: ReducePlan, flame: Flame) -> Fire:
+    """Strong to the first boil, then ``flame``."""
+    base = plan.pan.shape.base_diameter_m
+    return Fire(
+        plan.burner.net_power_w("strong", base),
+        plan.burner.net_power_w(flame, base),
+        plan.burner.wall_loss_w_m2_k,
+        plan.kitchen.room_c,
+        plan.kitchen.pressure_pa,
+    )
+
+
+def warm_up(plan: ReducePlan) -> HeatUp:
+    start = plan.all_parts if plan.sugar_time == "start" else plan.milk_parts
+    return heat_up(start, plan.kitchen.milk_c, plan.pan, fire_under(plan, plan.flame))
+
+
+def boil_down(plan: ReducePlan, flame: Flame, warm: HeatUp, steam: Array, steam_at_stop: float) -> Simmer:
+    """Time and rate at each node of steam, with the sugar in the pan from when it goes in."""
+    goal = plan.goal_parts
+    contents = goal.with_water(goal.water - steam)
+    if plan.sugar_time == "midway" and plan.sugar_kg:
+        gone = midway_steam_kg(plan, warm, steam_at_stop)
+        without = plan.milk_parts.with_water(plan.milk_parts.water - steam)
+        contents = Parts(
+            *(np.where(steam < gone, a, b) for (_, a), (_, b) in zip(without.items(), contents.items(), strict=True))
+        )
+    run = simmer(contents, steam, warm.celsius, plan.pan, fire_under(plan, flame))
+    speed = math.exp(plan.rate.ln_mean)
+    return Simmer(run.at_s / speed, run.celsius, run.power_w, run.rate_kg_s * speed)
+
+
+def midway_steam_kg(plan: ReducePlan, warm: HeatUp, steam_at_stop: float) -> float:
+    """Steam gone when "midway" sugar goes in, kg."""
+    return min((1 - MIDWAY_SHARE) * plan.milk_kg, (warm.steam_kg + steam_at_stop) / 2)
+
+
+def stop_water_kg(plan: ReducePlan) -> float:
+    """Water in the pan when the stop is reached, kg.
+
+    :raises Impossible: field "stop": above the start, above the rim, or drier than khoya.
+    """
+    goal, stop = plan.goal_parts, plan.stop
+    if stop.kind == "depth" and stop.value > plan.pan.shape.height_m:
+        raise Impossible(
+            "stop",
+            f"{plan.pan.name} is only {say(plan.pan.shape.height_m, 'length')} deep.",
+            "Choose a lower level.",
+        )
+    late = plan.sugar_parts if plan.sugar_time == "end" else Parts()
+    water = water_at_stop_kg(stop, goal, plan.milk_kg, plan.milk_m3, plan.pan.shape, late)
+    if water >= float(goal.water):
+        raise Impossible(
+            "stop",
+            f"{_sentence_case(stop.text)} is more than stands in the pan at the start.",
+            "Choose a stop with less milk left.",
+        )
+    driest = _driest_water_kg(plan)
+    if water < driest:
+        least = float(volume_m3(goal.with_water(driest), HOT_C))
+        raise Impossible(
+            "stop",
+            f"{_sentence_case(stop.text)} is drier than khoya: no pan of milk goes there.",
+            f"Keep at least {say(least, 'volume')} in the pan.",
+        )
+    return water
+
+
+def _sentence_case(text: str) -> str:
+    return text[:1].upper() + text[1:]
+
+
+def _driest_water_kg(plan: ReducePlan) -> float:
+    milk_solids, all_solids = float(plan.milk_parts.solids), float(plan.all_parts.solids)
+    milk_part = milk_solids * (1 / DRIEST_MILK_PART - 1)
+    late = float(plan.sugar_parts.water) if plan.sugar_time == "end" else 0.0
+    return max(milk_part, all_solids * (1 / DRIEST_PRODUCT - 1)) - late
+
+
+def steam_grid(plan: ReducePlan, first: float) -> Array:
+    """Nodes of steam from the first boil to as dry as it goes, closer together at the start."""
+    last = float(plan.goal_parts.water) - _driest_water_kg(plan)
+    return np.asarray(first + (last - first) * np.linspace(0.0, 1.0, TRACK_ROWS) ** 1.3)
+
+
+def grid_through(plan: ReducePlan, first: float, stop: float) -> Array:
+    """The nodes, with the stop itself among them."""
+    grid = steam_grid(plan, first)
+    nearest = int(np.argmin(np.abs(grid[1:] - stop))) + 1
+    grid[nearest] = stop
+    return grid
+
+
+@dataclass(frozen=True, slots=True)
+class Spread:
+    """1 sd of what a cook who stops here gets, along the track."""
+
+    volume_m3: Array
+    depth_m: Array
+    mass_kg: Array
+    solids_rel: Array
+
+
+def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tuple[Track, Spread]:
+    goal, final, shape = plan.goal_parts, plan.all_parts, plan.pan.shape
+    judged = goal.with_water(goal.water - steam)
+    product = final.with_water(final.water - steam)
+    volume = volume_m3(judged, HOT_C)
+    depth = shape.depth_m(volume)
+    solids = product.total_solids
+    hot = viscosity_mpa_s(product, HOT_C)
+    cold = viscosity_mpa_s(product, COLD_C, aged=True)
+    top = float(shape.depth_m(float(volume_m3(goal.with_water(goal.water - warm.steam_kg), HOT_C))))
+    ring = np.maximum(0.0, shape.wetted_m2(top) - shape.wetted_m2(depth))
+    mass = product.total
+    loss = pan_loss_kg(mass, hot, shape.wetted_m2(depth), ring) + SPATTER_AND_TASTING * mass
+    spread = _spread(plan, judged.total, volume, depth)
+    steam_sd = np.hypot(spread.mass_kg, plan.milk_kg_sd)
+    after_boil = np.maximum(steam - warm.steam_kg, 1e-6)
+    ln_sd = np.minimum(1.0, np.hypot(plan.rate.ln_sd, steam_sd / np.maximum(after_boil, steam_sd)))
+    flux = run.power_w / shape.heated_m2(depth)
+    sucrose = judged.sucrose / judged.total
+    track = Track(
+        at_s=run.at_s,
+        low_s=run.at_s * np.exp(-Z80 * ln_sd),
+        high_s=run.at_s * np.exp(Z80 * ln_sd),
+        steam_kg=steam,
+        water_kg=product.water,
+        depth_m=depth,
+        volume_m3=volume,
+        pan_kg=judged.total,
+        product_kg=mass,
+        served_kg=mass - loss,
+        total_solids=solids,
+        pan_solids=judged.total_solids,
+        concentration=plan.milk_kg / (mass - plan.sugar_kg),
+        hot_stage=stage_index(hot),
+        cold_stage=stage_index(cold),
+        celsius=run.celsius,
+        rate_kg_s=run.rate_kg_s,
+        stir_s=stir_interval_s(run.celsius, flux, viscosity_mpa_s(judged, 97.0), plan.pan, sucrose),
+    )
+    return track, spread
+
+
+def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spread:
+    """How well a cook hits this stop: by scale, or by dip-stick; a solids stop adds the milk's own spread."""
+    kind = plan.stop.kind
+    area = surface_m2(plan.pan.shape, depth)
+    density = pan_kg / volume
+    composition = np.zeros_like(pan_kg)
+    if kind == "total_solids":
+        composition = pan_kg * plan.milk.total_solids_sd / float(plan.milk.parts.total_solids)
+    weighed = kind in ("mass", "mass_ratio")
+    reading = np.maximum(0.005, 0.005 * pan_kg) if weighed else density * area * DIP_SD_M
+    mass = np.hypot(reading, composition)
+    mark = np.hypot(composition, 0.005 * pan_kg if weighed else 0.0) / density
+    return Spread(
+        volume_m3=mass / density,
+        depth_m=np.hypot(PAN_MEASURE_SD * depth, mark / area),
+        mass_kg=mass,
+        solids_rel=np.hypot(plan.solids_rel_sd, mass / pan_kg)
+        if kind != "total_solids"
+        else reading / pan_kg + 0 * mass,
+    )

@@ -1,0 +1,138 @@
+"""Milks and sugars by name: the tables in ``*.toml``, checked when they are loaded.
+
+A milk known only by its label, fat F and solids-not-fat S, gets its parts from the split of the
+species' own solids (reduction dossier §1, composition tables of De 1980 and Walstra et al. 2006).
+"""
+
+import tomllib
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+from typing import Any, Literal
+
+from ..errors import BadInput
+from .parts import Parts
+
+Species = Literal["cow", "buffalo"]
+
+SNF_SPLIT: Mapping[Species, Parts] = {
+    "cow": Parts(casein=2.55, whey=0.60, lactose=4.55, minerals=0.72, other=0.14, acid=0.16),
+    "buffalo": Parts(casein=3.30, whey=0.65, lactose=4.70, minerals=0.79, other=0.12, acid=0.17),
+}
+"""How a species' solids-not-fat divide, g per 100 g of its typical milk."""
+
+
+def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0) -> Parts:
+    """Parts per kg of a dairy liquid or solid known by its label.
+
+    :param fat: fat, g per 100 g, 0 to 100.
+    :param snf: solids not fat, g per 100 g, 0 to 100.
+    :param sucrose: added sugar, g per 100 g.
+    :raises BadInput: when the three leave no room for water.
+
+    >>> round(dairy(4.1, 8.72).total_solids * 100, 2)
+    12.82
+    """
+    water = 100.0 - fat - snf - sucrose
+    if min(fat, snf, sucrose) < 0 or not water > 0:
+        raise BadInput("fat", "Fat and SNF add up to 100 % or more.", "Copy both from the label, in g per 100 g.")
+    split = SNF_SPLIT[species]
+    solids = split.scaled(snf / split.total)
+    return solids.plus(Parts(water=water, fat=fat, sucrose=sucrose)).scaled(0.01)
+
+
+@dataclass(frozen=True, slots=True)
+class Material:
+    """One row of the tables, or a cook's own milk.
+
+    ``parts`` are kg per kg; ``fat_sd`` and ``snf_sd`` the spread of its label figures in kg per kg (1 sd);
+    ``bulk_kg_m3`` what a filled cup of it weighs (as poured or spooned, not as dissolved).
+    """
+
+    key: str
+    name: str
+    parts: Parts
+    bulk_kg_m3: float
+    fat_sd: float
+    snf_sd: float
+    source: str
+    confidence: str
+    species: Species = "cow"
+    note: str = ""
+
+    @property
+    def total_solids_sd(self) -> float:
+        """1 sd of total solids, kg per kg; fat and SNF vary apart."""
+        return float((self.fat_sd**2 + self.snf_sd**2) ** 0.5)
+
+
+def own_milk(key: str, name: str, fat: float, snf: float, species: Species, label_sd: float = 0.15) -> Material:
+    """A milk as the cook reads it off the label (g per 100 g), spread ``label_sd`` for fat and for SNF.
+
+    :raises BadInput: naming the figure, when it cannot be a milk (fat 0-12, SNF 4-15).
+    """
+    for field, value, low, high in (("fat", fat, 0.0, 12.0), ("snf", snf, 4.0, 15.0)):
+        if not low <= value <= high:
+            raise BadInput(
+                field,
+                f"{field.upper() if field == 'snf' else 'Fat'} of {value:g} % is not a milk's.",
+                f"Give {low:g} to {high:g} g per 100 g, as on the label.",
+            )
+    return Material(
+        key,
+        name,
+        dairy(fat, snf, species),
+        1030.0,
+        label_sd / 100,
+        label_sd / 100,
+        "the label, as entered",
+        "class label: ±0.15",
+        species,
+    )
+
+
+def _material(key: str, row: Mapping[str, Any]) -> Material:
+    label = row.get("label")
+    if label:
+        parts = dairy(label["fat"], label["snf"], row.get("species", "cow"), label.get("sucrose", 0.0))
+    else:
+        solids = Parts(**row["parts"])
+        parts = solids.with_water(100.0 - solids.total).scaled(0.01)
+    if abs(parts.total - 1.0) > 1e-12 or min(mass for _, mass in parts.items()) < 0:
+        raise ValueError(f"material {key}: the parts do not add up to 100")
+    return Material(
+        key,
+        row["name"],
+        parts,
+        row["bulk_g_ml"] * 1e3,
+        row.get("fat_sd", 0.0) / 100,
+        row.get("snf_sd", 0.0) / 100,
+        row["source"],
+        row["confidence"],
+        row.get("species", "cow"),
+        row.get("note", ""),
+    )
+
+
+def read_table(name: str) -> dict[str, Any]:
+    """One of the core's own TOML tables."""
+    return tomllib.loads((files("mulvek.core") / "data" / name).read_text(encoding="utf-8"))
+
+
+@cache
+def materials() -> Mapping[str, Material]:
+    """All materials by key, in the order of the table."""
+    return {key: _material(key, row) for key, row in read_table("materials.toml").items()}
+
+
+def material(key: str) -> Material:
+    """One material of the tables.
+
+    :raises BadInput: when there is none of that name, listing those there are.
+    """
+    try:
+        return materials()[key]
+    except KeyError:
+        known = ", ".join(materials())
+        raise BadInput("milk", f"There is no milk called “{key}”.", f"Use one of: {known}.") from None

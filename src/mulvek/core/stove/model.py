@@ -1,0 +1,50 @@
+"""The model's own way down for a plan: what the live estimate starts from and is steered along."""
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+
+from ..bases.evaporation import Array, HeatUp
+from ..bases.plan import ReducePlan
+from ..bases.track import boil_down, steam_grid, stop_water_kg, warm_up
+from ..heat import Flame
+
+
+@dataclass(frozen=True, slots=True)
+class WayDown:
+    """The model's own way down on one flame: rate against water, and what it starts from."""
+
+    curve: Callable[[float], float]
+    ln_reference: float
+    power_w: Callable[[float], float]
+    celsius: Callable[[float], float]
+
+
+def _lookup(water: Array, values: Array) -> Callable[[float], float]:
+    rising, ordered = water[::-1].copy(), values[::-1].copy()
+    return lambda w: float(np.interp(w, rising, ordered))
+
+
+@lru_cache(maxsize=64)
+def warming(plan: ReducePlan) -> HeatUp:
+    """From cold to the first boil, reckoned once a plan."""
+    return warm_up(plan)
+
+
+@lru_cache(maxsize=64)
+def way_down(plan: ReducePlan, flame: Flame) -> WayDown:
+    warm = warming(plan)
+    steam = steam_grid(plan, warm.steam_kg)
+    goal_water = float(plan.goal_parts.water)
+    run = boil_down(plan, flame, warm, steam, goal_water - stop_water_kg(plan))
+    reference = float(np.median(run.rate_kg_s))
+    water = goal_water - steam
+    return WayDown(
+        _lookup(water, run.rate_kg_s / reference),
+        math.log(reference),
+        _lookup(water, run.power_w),
+        _lookup(water, run.celsius),
+    )

@@ -183,8 +183,10 @@ class _Reader:
                 counted = number is not None and value < 1 and number >= 1 and not self._joined(i)
                 if number is None:
                     number = value
-                else:  # "two thirds" counts, "two and a half" adds
-                    number = number * value if counted else number + value
+                elif counted:  # "two thirds"
+                    number *= value
+                else:  # "two and a half"
+                    number += value
                 fresh = True
             elif kind == "word" and word.removesuffix("s") in _WORDS and number is not None:
                 number *= _WORDS[word.removesuffix("s")]

@@ -1,0 +1,1 @@
+"""What Mulvek remembers: one SQLite file, its tables, and one repository module a station."""

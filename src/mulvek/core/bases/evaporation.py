@@ -71,32 +71,36 @@ class Simmer:
     rate_kg_s: Array
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)
 class _Balance:
-    """The terms of the energy balance at one instant."""
+    """The terms of the energy balance at one instant; ``loss_w_k`` is dry loss per kelvin above the room."""
 
     power_w: float
     surface_m2: float
-    wall_m2: float
+    loss_w_k: float
     activity: float
     boils_c: float
-    fire: Fire
-
-    def dry_loss_w(self, celsius: float) -> float:
-        warmth = celsius - self.fire.room_c
-        return ((CONVECTION + RADIATION) * self.surface_m2 + self.fire.wall_loss * self.wall_m2) * warmth
+    room_c: float
+    pressure_pa: float
 
     def steam(self, celsius: float) -> tuple[float, float]:
         """Steam leaving, kg/s, and the heat left over to warm the milk, W."""
         latent = latent_heat_j_kg(celsius)
-        still = surface_flux_kg_m2_s(celsius, self.fire.pressure_pa, self.activity) * self.surface_m2
-        surplus = self.power_w - self.dry_loss_w(celsius) - still * latent
-        bubbles = min(1.0, max(0.0, (celsius - self.boils_c + 2) / 2)) * max(0.0, surplus)
+        still = surface_flux_kg_m2_s(celsius, self.pressure_pa, self.activity) * self.surface_m2
+        surplus = self.power_w - self.loss_w_k * (celsius - self.room_c) - still * latent
+        if surplus <= 0 or celsius <= self.boils_c - 2:
+            return still, surplus
+        bubbles = min(1.0, (celsius - self.boils_c + 2) / 2) * surplus
         return still + bubbles / latent, surplus - bubbles
 
 
-def _wall_m2(pan: Pan, depth_m: Number) -> Number:
-    return np.maximum(0.0, pan.shape.wetted_m2(depth_m) - pan.shape.heated_m2(depth_m))
+def _loss_w_k(pan: Pan, fire: Fire, surface: Number, depth_m: Number) -> Number:
+    """Dry heat loss of surface and unheated wall, W/K."""
+    loss = (CONVECTION + RADIATION) * surface
+    if fire.wall_loss:
+        wall = np.maximum(0.0, pan.shape.wetted_m2(depth_m) - pan.shape.heated_m2(depth_m))
+        loss = loss + fire.wall_loss * wall
+    return loss
 
 
 def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36) -> HeatUp:
@@ -109,12 +113,13 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     edges = np.linspace(min(start_c, boils - ROLL_BELOW_BOIL_K), boils - ROLL_BELOW_BOIL_K, steps + 1)
     middles = (edges[1:] + edges[:-1]) / 2
     depths = pan.shape.depth_m(volume_m3(start, middles))
-    surfaces, walls = surface_m2(pan.shape, depths).tolist(), _wall_m2(pan, depths).tolist()
+    surface = surface_m2(pan.shape, depths)
+    surfaces, losses = surface.tolist(), _loss_w_k(pan, fire, surface, depths).tolist()
     capacities = heat_capacity_j_k(start, middles).tolist()
     water_j_k = heat_capacity_j_k(Parts(water=1.0), middles).tolist()
     seconds = steam = 0.0
     for i, celsius in enumerate(middles.tolist()):
-        balance = _Balance(fire.heat_up_w, surfaces[i], walls[i], activity, boils, fire)
+        balance = _Balance(fire.heat_up_w, surfaces[i], losses[i], activity, boils, fire.room_c, fire.pressure_pa)
         rate, warming = balance.steam(celsius)
         capacity = capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k
         if warming / capacity < STALL_K_S:
@@ -141,12 +146,12 @@ def simmer(contents: Parts, steam_kg: Array, from_c: float, pan: Pan, fire: Fire
     """
     boils = boiling_point_c(contents, fire.pressure_pa)
     depths = pan.shape.depth_m(volume_m3(contents, np.minimum(boils, 100.0)))
-    heated = pan.shape.heated_m2(depths)
+    heated, surfaces = pan.shape.heated_m2(depths), surface_m2(pan.shape, depths)
     safe_cool, safe_hot = (np.log(safe_power_w(viscosity_mpa_s(contents, t), heated)) for t in (80.0, 100.0))
     rows = zip(
         np.diff(steam_kg, prepend=steam_kg[0]).tolist(),
-        surface_m2(pan.shape, depths).tolist(),
-        _wall_m2(pan, depths).tolist(),
+        surfaces.tolist(),
+        _loss_w_k(pan, fire, surfaces, depths).tolist(),
         water_activity(contents, boiling=True).tolist(),
         boils.tolist(),
         (heat_capacity_j_k(contents, np.minimum(boils, 100.0)) + pan.heat_capacity_j_k).tolist(),
@@ -156,12 +161,12 @@ def simmer(contents: Parts, steam_kg: Array, from_c: float, pan: Pan, fire: Fire
     )
     temperature, at = min(from_c, float(boils[0])), 0.0
     found: list[tuple[float, float, float, float]] = []
-    for gone, surface, wall, activity, boiling, capacity, cool, hot in rows:
+    for gone, surface, loss, activity, boiling, capacity, cool, hot in rows:
         watts = fire.simmer_w
         if fire.spare_the_bottom:
             part = (min(temperature, 100.0) - 80.0) / 20.0
             watts = min(watts, math.exp(cool + part * (hot - cool)))
-        balance = _Balance(watts, surface, wall, activity, boiling, fire)
+        balance = _Balance(watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa)
         if gone:
             temperature = _next_temperature(balance, temperature, capacity, gone)
         rate, _ = balance.steam(temperature)

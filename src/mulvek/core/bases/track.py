@@ -170,6 +170,7 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
     solids = product.total_solids
     hot = viscosity_mpa_s(product, HOT_C)
     cold = viscosity_mpa_s(product, COLD_C, aged=True)
+    in_pan = viscosity_mpa_s(judged, HOT_C) if plan.sugar_time == "end" and plan.sugar_kg else hot
     top = float(shape.depth_m(float(volume_m3(goal.with_water(goal.water - warm.steam_kg), HOT_C))))
     ring = np.maximum(0.0, shape.wetted_m2(top) - shape.wetted_m2(depth))
     mass = product.total
@@ -198,7 +199,7 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
         cold_stage=stage_index(cold),
         celsius=run.celsius,
         rate_kg_s=run.rate_kg_s,
-        stir_s=stir_interval_s(run.celsius, flux, viscosity_mpa_s(judged, 97.0), plan.pan, sucrose),
+        stir_s=stir_interval_s(run.celsius, flux, in_pan, plan.pan, sucrose),
     )
     return track, spread
 

@@ -38,12 +38,23 @@ class Parts:
 
     @property
     def total(self) -> Number:
-        return sum(mass for _, mass in self.items())
+        return self.solids + self.water
 
     @property
     def solids(self) -> Number:
         """Everything but water, same unit as the parts."""
-        return sum(mass for name, mass in self.items() if name != "water")
+        return (
+            self.fat
+            + self.casein
+            + self.whey
+            + self.lactose
+            + self.minerals
+            + self.sucrose
+            + self.reducing
+            + self.starch
+            + self.other
+            + self.acid
+        )
 
     @property
     def total_solids(self) -> Number:

@@ -1,0 +1,31 @@
+"""The base of every JSON model: nothing unknown passes, nothing is guessed."""
+
+import json
+from typing import Annotated, Any, Self
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+
+
+class Out(BaseModel):
+    """A body that Mulvek sends."""
+
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
+
+
+class Body(BaseModel):
+    """A body that Mulvek receives: strict ("3" is no number), finite, no unknown fields."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+
+    @classmethod
+    def model_validate(cls, obj: Any, **kwargs: Any) -> Self:
+        # strict needs pydantic's JSON mode, where a list may become a tuple and a string an enum
+        return cls.model_validate_json(json.dumps(obj), **kwargs)
+
+
+def _whole(value: object) -> object:
+    return int(value) if isinstance(value, float) and value.is_integer() else value
+
+
+Id = Annotated[int, BeforeValidator(_whole), Field(ge=1, le=2**53)]
+"""A thing's number. 7.0 counts as 7, as in JSON Schema and JavaScript."""

@@ -1,0 +1,104 @@
+"""The tables. Masses kg, lengths m, volumes m³; times are seconds since the epoch, UTC."""
+
+from typing import Any
+
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    pass
+
+
+class KitchenRow(Base):
+    """Where it is, how warm, and what its cups hold."""
+
+    __tablename__ = "kitchen"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    altitude_m: Mapped[float]
+    room_c: Mapped[float]
+    milk_c: Mapped[float]
+    cup_m3: Mapped[float]
+    glass_m3: Mapped[float]
+    katori_m3: Mapped[float]
+    tablespoon_m3: Mapped[float]
+    teaspoon_m3: Mapped[float]
+
+
+class MilkRow(Base):
+    """A milk by its label: g per 100 g, with the spread of those figures."""
+
+    __tablename__ = "milk"
+    __table_args__ = (UniqueConstraint("kitchen_id", "name"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    species: Mapped[str]
+    fat_pct: Mapped[float]
+    snf_pct: Mapped[float]
+    fat_sd: Mapped[float]
+    snf_sd: Mapped[float]
+
+
+class PanRow(Base):
+    """A pan; ``shape`` is its kind and measures."""
+
+    __tablename__ = "pan"
+    __table_args__ = (UniqueConstraint("kitchen_id", "name"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    shape: Mapped[dict[str, Any]] = mapped_column(JSON)
+    material: Mapped[str]
+    mass_kg: Mapped[float]
+
+
+class BurnerRow(Base):
+    __tablename__ = "burner"
+    __table_args__ = (UniqueConstraint("kitchen_id", "name"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    kind: Mapped[str]
+    strength: Mapped[float]
+
+
+class BatchRow(Base):
+    """A batch: the plan and the forecast exactly as they were when it was lit.
+
+    The plan carries its milk and pan whole, so that later changes in the Larder never touch it. What a
+    finished batch taught (``lesson_*``, ln of true ÷ model rate) is kept beside for quick planning.
+    """
+
+    __tablename__ = "batch"
+    __table_args__ = (CheckConstraint("(lesson_ln IS NULL) = (lesson_sd IS NULL)"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    created_at: Mapped[float]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    words: Mapped[dict[str, Any]] = mapped_column(JSON)
+    forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
+    flame: Mapped[str]
+    pan_id: Mapped[int | None] = mapped_column(ForeignKey("pan.id", ondelete="SET NULL"))
+    burner_id: Mapped[int | None] = mapped_column(ForeignKey("burner.id", ondelete="SET NULL"))
+    finished: Mapped[bool]
+    lesson_ln: Mapped[float | None]
+    lesson_sd: Mapped[float | None]
+
+
+class EventRow(Base):
+    """One happening of a batch: number in the batch, when, what. ``key`` is the sender's own, so that a
+    repeated sending is not a second happening."""
+
+    __tablename__ = "event"
+    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    at_s: Mapped[float]
+    recorded_at_s: Mapped[float]
+    kind: Mapped[str]
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)
+    key: Mapped[str | None]

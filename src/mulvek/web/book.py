@@ -1,0 +1,85 @@
+"""Book over HTTP: every batch there has been, and one beside its plan."""
+
+from collections.abc import Callable
+from typing import Any
+
+from flask_openapi3.models.tag import Tag
+from flask_openapi3.openapi import OpenAPI
+from pydantic import Field
+
+from ..core.ranges import Range
+from ..formats.batch import BatchRecord
+from ..formats.model import Out
+from ..formats.reduce import ForecastOut
+from ..store.book import Book
+from ..store.database import Database
+from ..store.stove import Batch, Stove
+from .stove import BatchPath, batch_out
+
+TAGS = [Tag(name="book")]
+
+
+class PageQuery(Out):
+    limit: int = Field(30, ge=1, le=100)
+    offset: int = Field(0, ge=0, le=2**31)
+
+
+class BookLine(Out):
+    """A batch in the list: what went in, what it gave beside what was told."""
+
+    id: int
+    name: str
+    created_at_s: float
+    phase: str
+    amount: str
+    milk_name: str
+    pan_name: str
+    stop: str
+    served_kg: Range
+    weighed_kg: float | None
+    after_boil_s: Range
+    took_s: float | None
+
+
+class BookOut(Out):
+    total: int
+    lines: list[BookLine]
+
+
+def _line(batch: Batch, now_s: float) -> BookLine:
+    state, told = batch.state(now_s), ForecastOut.model_validate(batch.forecast)
+    took = None
+    if state.off_at_s is not None and state.boiled_at_s is not None:
+        took = state.off_at_s - state.boiled_at_s
+    return BookLine(
+        id=batch.id,
+        name=batch.name,
+        created_at_s=batch.created_at_s,
+        phase=state.phase,
+        amount=batch.plan.amount.quantity.understood,
+        milk_name=batch.plan.milk.name,
+        pan_name=batch.plan.pan.name,
+        stop=batch.plan.stop.text,
+        served_kg=told.served_kg,
+        weighed_kg=state.weighed_kg,
+        after_boil_s=told.after_boil_s,
+        took_s=took,
+    )
+
+
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+    @app.get("/api/book", tags=TAGS, responses={200: BookOut})
+    def get_book(query: PageQuery) -> Any:
+        """Batches, newest first"""
+        now = clock()
+        with db.reading() as session:
+            batches, total = Book(session).page(query.limit, query.offset)
+        return BookOut(total=total, lines=[_line(batch, now) for batch in batches])
+
+    @app.get("/api/book/<int:batch_id>", tags=TAGS, responses={200: BatchRecord})
+    def get_record(path: BatchPath) -> Any:
+        """One batch as it went, beside what was told when it was lit"""
+        now = clock()
+        with db.reading() as session:
+            batch = Stove(session).batch(path.batch_id)
+        return BatchRecord(batch=batch_out(batch, now), told=ForecastOut.model_validate(batch.forecast))

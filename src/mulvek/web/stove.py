@@ -1,0 +1,103 @@
+"""Stove over HTTP: light a plan, log what happens, see what is on the fire."""
+
+from collections.abc import Callable
+from typing import Any
+
+from flask_openapi3.models.tag import Tag
+from flask_openapi3.openapi import OpenAPI
+from pydantic import Field
+
+from ..core.bases.reduce import forecast
+from ..core.errors import BadInput
+from ..formats.batch import BatchIn, BatchOut, EventIn
+from ..formats.model import Out
+from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..store.database import Database
+from ..store.larder import Larder
+from ..store.stove import Batch, Stove
+from .stream import Changes
+
+TAGS = [Tag(name="stove")]
+FUTURE_S = 30.0
+
+
+class BatchPath(Out):
+    batch_id: int = Field(ge=1, le=2**53)
+
+
+class StoveOut(Out):
+    """All that is not yet weighed, oldest first, as it stands now."""
+
+    now_s: float
+    batches: list[BatchOut]
+
+
+def batch_out(batch: Batch, now_s: float) -> BatchOut:
+    return BatchOut.of(
+        batch.id,
+        batch.name,
+        batch.created_at_s,
+        batch.plan,
+        ReduceIn.model_validate(batch.words),
+        ForecastOut.model_validate(batch.forecast),
+        batch.events,
+        batch.state(now_s),
+        now_s,
+        batch.pan_id,
+        batch.burner_id,
+    )
+
+
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
+    @app.get("/api/stove", tags=TAGS, responses={200: StoveOut})
+    def get_stove() -> Any:
+        """What is on the fire"""
+        now = clock()
+        with db.reading() as session:
+            running = Stove(session).running()
+        return StoveOut(now_s=now, batches=[batch_out(batch, now) for batch in running])
+
+    @app.post("/api/stove/batches", tags=TAGS, responses={201: BatchOut})
+    def light_batch(body: BatchIn) -> Any:
+        """Light it: keep the plan and its forecast, and start the batch"""
+        now = clock()
+        words = body.plan
+        if not isinstance(words.pan, int) or not isinstance(words.burner, int):
+            raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
+        with db.writing() as session:
+            plan = read_plan(words, Larder(session))
+            told = ForecastOut.of(forecast(plan), words.pan)
+            batch_id = Stove(session).light(
+                body.name.strip(),
+                plan,
+                words.model_dump(mode="json"),
+                told.model_dump(mode="json"),
+                words.pan,
+                words.burner,
+                now,
+                body.key,
+            )
+            batch = Stove(session).batch(batch_id)
+        changes.publish()
+        return batch_out(batch, now), 201
+
+    @app.get("/api/stove/batches/<int:batch_id>", tags=TAGS, responses={200: BatchOut})
+    def get_batch(path: BatchPath) -> Any:
+        """One batch as it stands now"""
+        now = clock()
+        with db.reading() as session:
+            return batch_out(Stove(session).batch(path.batch_id), now)
+
+    @app.post("/api/stove/batches/<int:batch_id>/events", tags=TAGS, responses={201: BatchOut})
+    def log_event(path: BatchPath, body: EventIn) -> Any:
+        """Log a happening; answered when it is on disk"""
+        now = clock()
+        at = now if body.event.at_s is None else body.event.at_s
+        if at > now + FUTURE_S:
+            raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
+        with db.writing() as session:
+            stove = Stove(session)
+            stove.append(path.batch_id, body.event.happening(), min(at, now), now, body.event.key)
+            batch = stove.batch(path.batch_id)
+        changes.publish()
+        return batch_out(batch, now), 201

@@ -1,0 +1,179 @@
+"""Fills an empty file with the boathouse kitchen: its larder, a few finished batches, one on the fire."""
+
+import math
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from ..core.bases.plan import Rate
+from ..core.bases.reduce import LATE_SUGAR_S, Forecast, forecast
+from ..core.heat import Burner
+from ..core.kitchen import Kitchen
+from ..core.materials.library import own_milk
+from ..core.stove.events import FirstBoil, Note, Off, Reading, Stirred, SugarIn, Weighed
+from ..core.vessels import Kadhai, Pan, Straight
+from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..store.database import Database
+from ..store.larder import Larder
+from ..store.stove import Stove
+
+BOATHOUSE = Kitchen(altitude_m=620.0, room_c=26.0, milk_c=8.0)
+DAY_S = 86_400.0
+
+
+@dataclass(frozen=True, slots=True)
+class Past:
+    """A batch that was made: the words of its plan and how it truly went.
+
+    ``speed``: true rate against the model's. ``overrun_s``: how long it stayed on beyond the stop.
+    """
+
+    name: str
+    days_ago: float
+    words: dict[str, object]
+    speed: float
+    overrun_s: float
+    gave: float
+    note: str
+
+
+# numbers of the things below, in the order they are added
+BUFFALO, COW = 1, 2
+KADHAI, POT = 1, 2
+LEFT, RIGHT = 1, 2
+
+HISTORY = (
+    Past(
+        "Basundi for the juniors",
+        19.3,
+        {"milk": BUFFALO, "amount": "2 L", "pan": KADHAI, "burner": LEFT, "stop": "half its volume", "sugar": "90 g"},
+        1.62,
+        40.0,
+        0.992,
+        "Small soft flakes, stirred every two minutes.",
+    ),
+    Past(
+        "Kulfi base, trial",
+        12.4,
+        {
+            "milk": COW,
+            "amount": "1.8 L",
+            "pan": KADHAI,
+            "burner": LEFT,
+            "stop": "0.45 of its volume",
+            "sugar": "120 g",
+        },
+        1.55,
+        -30.0,
+        1.004,
+        "A little thin when cold. Next time 0.42.",
+    ),
+    Past(
+        "Rabri, first try",
+        6.2,
+        {
+            "milk": BUFFALO,
+            "amount": "2.2 L",
+            "pan": KADHAI,
+            "burner": LEFT,
+            "stop": "0.3 of its volume",
+            "sugar": "100 g",
+        },
+        1.68,
+        240.0,
+        0.985,
+        "Stayed on four minutes too long: thick as butter in the morning.",
+    ),
+    Past(
+        "Tea milk for the committee",
+        2.1,
+        {
+            "milk": COW,
+            "amount": "1.5 L",
+            "pan": POT,
+            "burner": RIGHT,
+            "stop": "two thirds of its volume",
+            "sugar": "",
+        },
+        1.22,
+        10.0,
+        0.998,
+        "",
+    ),
+)
+RUNNING = Past(
+    "Basundi, regatta supper",
+    0.0,
+    {"milk": BUFFALO, "amount": "2.4 L", "pan": KADHAI, "burner": LEFT, "stop": "half its volume", "sugar": "110 g"},
+    1.6,
+    0.0,
+    1.0,
+    "",
+)
+
+
+def fill(db: Database, now_s: float) -> bool:
+    """Make the boathouse kitchen in an empty file; false when there is a kitchen already."""
+    with db.writing() as session:
+        larder = Larder(session)
+        if not larder.ensure_kitchen("The boathouse", BOATHOUSE):
+            return False
+        larder.add_milk(own_milk("own", "farm buffalo milk", 6.9, 9.73, "buffalo", label_sd=0.4))
+        larder.add_milk(own_milk("own", "full-cream cow’s milk", 4.1, 8.72, "cow", label_sd=0.3))
+        larder.add_pan(Pan("the wide kadhai", Kadhai(0.29, 0.086, 0.32, 0.032, flat_diameter_m=0.11), "iron", 2.3))
+        larder.add_pan(Pan("the straight pot", Straight(0.22, 0.135), "stainless-sandwich", 1.4))
+        larder.add_burner(Burner("left burner", "lpg-large"))
+        larder.add_burner(Burner("right burner", "lpg-small"))
+    for past in HISTORY:
+        _make(db, past, now_s - past.days_ago * DAY_S, now_s)
+    _make(db, RUNNING, now_s - _minutes_in(db), now_s)
+    return True
+
+
+def _plan(db: Database, past: Past) -> tuple[ReduceIn, Forecast, Forecast]:
+    """The words, what was told, and what truly happened."""
+    words = ReduceIn.model_validate(past.words)
+    with db.reading() as session:
+        plan = read_plan(words, Larder(session))
+    truth = replace(plan, rate=Rate(math.log(past.speed), 0.05))
+    return words, forecast(plan), forecast(truth)
+
+
+def _minutes_in(db: Database) -> float:
+    """How long ago the running batch was lit: three fifths of the way to its stop, in seconds."""
+    _, _, truth = _plan(db, RUNNING)
+    return truth.first_boil_s.likely + 0.6 * truth.after_boil_s.likely
+
+
+def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
+    words, told, truth = _plan(db, past)
+    boil_s = lit_s + truth.first_boil_s.likely
+    stop_s = boil_s + truth.after_boil_s.likely
+    off_s = stop_s + LATE_SUGAR_S + past.overrun_s
+    happenings: list[tuple[float, object]] = [(boil_s, FirstBoil())]
+    for share, slip_m in ((0.28, 0.001), (0.55, -0.001), (0.8, 0.0005)):
+        at = truth.after_boil_s.likely * share
+        depth = float(np.interp(at, truth.track.at_s, truth.track.depth_m)) + slip_m
+        happenings.append((boil_s + at, Reading("depth", round(depth, 3))))
+    happenings += [(boil_s + 110.0 * i, Stirred()) for i in range(1, int((off_s - boil_s) / 110.0))]
+    if told.plan.sugar_kg:
+        happenings.append((stop_s, SugarIn(told.plan.sugar_kg)))
+    at_off = float(np.interp(off_s - LATE_SUGAR_S - boil_s, truth.track.at_s, truth.track.served_kg))
+    happenings += [(off_s, Off()), (off_s + 240.0, Weighed(round(at_off * past.gave, 3)))]
+    if past.note:
+        happenings.append((off_s + 3600.0, Note(past.note)))
+    plan = told.plan
+    with db.writing() as session:
+        stove = Stove(session)
+        batch_id = stove.light(
+            past.name,
+            plan,
+            words.model_dump(mode="json"),
+            ForecastOut.of(told, words.pan if isinstance(words.pan, int) else None).model_dump(mode="json"),
+            int(str(past.words["pan"])),
+            int(str(past.words["burner"])),
+            lit_s,
+        )
+        for at, what in sorted(happenings, key=lambda pair: pair[0]):
+            if at < now_s - 25.0:
+                stove.append(batch_id, what, at, at)  # type: ignore[arg-type]

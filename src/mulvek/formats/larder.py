@@ -188,7 +188,7 @@ class PanOut(Out):
     mass_kg: float
     height_m: float
     capacity_m3: float
-    outline_m: list[tuple[float, float]]
+    outline_m: list[list[float]]
 
     @classmethod
     def of(cls, id: int | None, pan: Pan) -> "PanOut":
@@ -202,7 +202,7 @@ class PanOut(Out):
             mass_kg=pan.mass_kg,
             height_m=shape.height_m,
             capacity_m3=capacity_m3(shape),
-            outline_m=[(round(r, 5), round(h, 5)) for r, h in outline(shape)],
+            outline_m=[[round(r, 5), round(h, 5)] for r, h in outline(shape)],
         )
 
 

@@ -1,7 +1,7 @@
 """The Stove's repository: batches and their events. An event is on disk before it is acknowledged."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from pydantic import TypeAdapter
@@ -9,7 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from ..core.bases.plan import ReducePlan
+from ..core.bases.plan import Rate, ReducePlan
 from ..core.errors import Conflict, NotFound
 from ..core.stove.events import (
     Event,
@@ -173,7 +173,9 @@ class Stove:
         """Whether it is finished and what it taught, worked out again after every event, undo included."""
         row = self.session.get(BatchRow, batch_id)
         assert row is not None
-        state = self.batch(batch_id).state(now_s)
+        batch = self.batch(batch_id)
+        # judged from the first guess, not from what earlier batches taught: each lesson stands on its own
+        state = state_of(replace(batch.plan, rate=Rate()), batch.events, now_s)
         row.finished = state.phase == "weighed"
         lesson = state.lesson if row.finished else None
         row.lesson_ln = lesson.ln_ratio if lesson else None

@@ -177,14 +177,14 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
     loss = pan_loss_kg(mass, hot, shape.wetted_m2(depth), ring) + SPATTER_AND_TASTING * mass
     spread = _spread(plan, judged.total, volume, depth)
     steam_sd = np.hypot(spread.mass_kg, plan.milk_kg_sd)
-    after_boil = np.maximum(steam - warm.steam_kg, 1e-6)
-    ln_sd = np.minimum(1.0, np.hypot(plan.rate.ln_sd, steam_sd / np.maximum(after_boil, steam_sd)))
+    time_sd = np.hypot(run.at_s * plan.rate.ln_sd, steam_sd / run.rate_kg_s)
+    low, high = _around(run.at_s, time_sd)
     flux = run.power_w / shape.heated_m2(depth)
     sucrose = judged.sucrose / judged.total
     track = Track(
         at_s=run.at_s,
-        low_s=run.at_s * np.exp(-Z80 * ln_sd),
-        high_s=run.at_s * np.exp(Z80 * ln_sd),
+        low_s=low,
+        high_s=high,
         steam_kg=steam,
         water_kg=product.water,
         depth_m=depth,
@@ -202,6 +202,14 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
         stir_s=stir_interval_s(run.celsius, flux, in_pan, plan.pan, sucrose),
     )
     return track, spread
+
+
+def _around(at_s: Array, sd_s: Array) -> tuple[Array, Array]:
+    """80 % interval of a time: lognormal, additive once the spread is over a half (dossier §4)."""
+    sd = sd_s / np.maximum(at_s, 1.0)
+    c = np.minimum(sd, 0.5)
+    below, above = sd * (1 - np.exp(-Z80 * c)) / c, sd * (np.exp(Z80 * c) - 1) / c
+    return np.maximum(0.0, at_s * (1 - below)), at_s * (1 + above)
 
 
 def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spread:

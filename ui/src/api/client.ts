@@ -1,0 +1,53 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type Forecast = Schemas['ForecastOut']
+export type ReduceIn = Schemas['ReduceIn']
+export type Batch = Schemas['BatchOut']
+export type EventIn = Schemas['EventIn']['event']
+export type LarderOut = Schemas['LarderOut']
+export type PanOut = Schemas['PanOut']
+export type PanIn = Schemas['PanIn']
+export type Range = Schemas['Range']
+export type Why = Schemas['Why']
+export type Track = Schemas['TrackOut']
+export type Flame = Batch['flame']
+
+/** What went wrong, as the server says it: a title, a sentence, and the field with its fix. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    detail: string,
+    readonly fields: Schemas['FieldProblem'][],
+  ) {
+    super(detail || title)
+  }
+
+  get field(): string {
+    return this.fields[0]?.path ?? ''
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+/** Turns openapi-fetch's {data, error} into a value or a thrown ApiProblem. */
+export async function unwrap<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let got
+  try {
+    got = await answer
+  } catch {
+    throw new ApiProblem(0, 'No answer', 'The kitchen’s server does not answer. Try again.', [])
+  }
+  if (got.data !== undefined) return got.data
+  const body = (got.error ?? {}) as Partial<Schemas['Problem']>
+  throw new ApiProblem(
+    got.response.status,
+    body.title ?? 'No answer',
+    body.detail ?? '',
+    body.fields ?? [],
+  )
+}

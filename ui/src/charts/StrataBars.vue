@@ -1,0 +1,213 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import type { Forecast } from '@/api/client'
+import { grams } from '@/say'
+
+/** Before and after on one scale in grams: the solids stay put, the water's right edge walks in. */
+const props = defineProps<{
+  before: Forecast['before']
+  after: Forecast['after']
+  steam: number
+  served: number
+}>()
+
+const frame = ref<HTMLElement>()
+const { width } = useElementSize(frame, { width: 512, height: 100 })
+const LAYERS = [
+  ['fat_kg', 'fat'],
+  ['protein_kg', 'protein'],
+  ['lactose_kg', 'lactose'],
+  ['minerals_kg', 'minerals'],
+  ['sugar_kg', 'sugar'],
+  ['water_kg', 'water'],
+] as const
+
+const scale = computed(
+  () => (width.value - 2) / Math.max(props.before.total_kg, props.after.total_kg + props.steam),
+)
+function bars(strata: Forecast['before']) {
+  let x = 1
+  return LAYERS.map(([key, name]) => {
+    const w = strata[key] * scale.value
+    x += w
+    return { name, x: x - w, w, kg: strata[key] }
+  })
+}
+const top = computed(() => bars(props.before))
+const bottom = computed(() => bars(props.after))
+const solidsEnd = (list: { x: number }[]) => list[5]!.x
+const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
+</script>
+
+<template>
+  <figure ref="frame" class="strata">
+    <figcaption>
+      <span
+        ><b>{{ grams(before.total_kg) }}</b> of milk</span
+      >
+      <span class="soft">of it {{ grams(before.water_kg) }} water</span>
+    </figcaption>
+    <svg
+      :width="width"
+      height="100"
+      role="img"
+      :aria-label="`${grams(before.total_kg)} of milk become ${grams(after.total_kg)}`"
+    >
+      <defs>
+        <pattern id="p-fat" width="8" height="8" patternUnits="userSpaceOnUse">
+          <rect width="8" height="8" fill="#f2d68e" />
+        </pattern>
+        <pattern id="p-protein" width="6" height="5" patternUnits="userSpaceOnUse">
+          <rect width="6" height="5" fill="#fffef8" />
+          <path d="M0 2.500H6" stroke="#1b2444" stroke-width="1.100" />
+        </pattern>
+        <pattern id="p-lactose" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" fill="#eadfc6" />
+          <circle cx="1.500" cy="1.500" r="1" fill="#1b2444" />
+          <circle cx="4.500" cy="4.500" r="1" fill="#1b2444" />
+        </pattern>
+        <pattern id="p-minerals" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" fill="#535b7a" />
+        </pattern>
+        <pattern id="p-sugar" width="9" height="9" patternUnits="userSpaceOnUse">
+          <rect width="9" height="9" fill="#fff" />
+          <path
+            d="M4.500 1.500 7.500 4.500 4.500 7.500 1.500 4.500Z"
+            fill="none"
+            stroke="#1b2444"
+          />
+        </pattern>
+        <pattern id="p-water" width="26" height="11" patternUnits="userSpaceOnUse">
+          <rect width="26" height="11" fill="#d5e0e4" />
+          <path d="M4 6.500q3-2.500 6 0t6 0" fill="none" stroke="#7e93a3" />
+        </pattern>
+        <pattern id="p-steam" width="7" height="7" patternUnits="userSpaceOnUse">
+          <circle cx="2" cy="2" r=".9" fill="#7e93a3" />
+          <circle cx="5.500" cy="5.500" r=".9" fill="#7e93a3" />
+        </pattern>
+      </defs>
+      <path
+        :d="`M${solidsEnd(top)} 32L${solidsEnd(bottom)} 68H${end(bottom)}L${end(top)} 32z`"
+        fill="var(--water)"
+        opacity=".35"
+      />
+      <path
+        :d="`M${end(top)} 32L${end(bottom)} 68M${solidsEnd(top)} 32L${solidsEnd(bottom)} 68`"
+        class="fall"
+      />
+      <g v-for="(list, i) in [top, bottom]" :key="i" :transform="`translate(0 ${i * 66})`">
+        <rect
+          v-for="b in list"
+          :key="b.name"
+          :x="b.x"
+          y="1"
+          :width="b.w"
+          height="31"
+          :fill="`url(#p-${b.name})`"
+          class="layer"
+        >
+          <title>{{ b.name }}: {{ grams(b.kg) }}</title>
+        </rect>
+        <rect x="1" y="1" :width="end(list) - 1" height="31" class="frame" />
+      </g>
+      <rect
+        :x="end(bottom)"
+        y="67"
+        :width="Math.max(0, steam * scale - 1)"
+        height="31"
+        fill="url(#p-steam)"
+      />
+      <text
+        v-if="steam * scale > 96"
+        :x="end(bottom) + (steam * scale) / 2"
+        y="88"
+        text-anchor="middle"
+        class="steam"
+      >
+        {{ grams(steam) }} steam
+      </text>
+    </svg>
+    <ul>
+      <li v-for="b in bottom" :key="b.name">
+        <svg width="14" height="14" aria-hidden="true">
+          <rect x=".5" y=".5" width="13" height="13" :fill="`url(#p-${b.name})`" class="layer" />
+        </svg>
+        {{ b.name }}<b>{{ grams(b.kg) }}</b>
+      </li>
+      <li class="total">
+        <b>{{ grams(served) }}</b
+        >to serve
+      </li>
+    </ul>
+  </figure>
+</template>
+
+<style scoped>
+figcaption {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  margin-bottom: 4px;
+}
+figcaption .soft {
+  font-size: 13.5px;
+}
+.layer {
+  stroke: var(--on-milk);
+  stroke-width: 0.8;
+}
+.frame {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.fall {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+.steam {
+  font-size: 14px;
+  font-weight: 550;
+  paint-order: stroke;
+  stroke: var(--counter);
+  stroke-width: 5px;
+}
+ul {
+  display: flex;
+  justify-content: space-between;
+  gap: 4px;
+  margin-top: 8px;
+  font-size: 13.5px;
+  line-height: 18px;
+}
+li {
+  position: relative;
+  padding-left: 19px;
+}
+li svg {
+  position: absolute;
+  left: 0;
+  top: 1px;
+}
+li b {
+  display: block;
+  font-weight: 650;
+  white-space: nowrap;
+}
+.total {
+  padding: 0;
+  text-align: right;
+}
+@media (max-width: 900px) {
+  ul {
+    flex-wrap: wrap;
+    justify-content: flex-start;
+    gap: 8px 18px;
+  }
+  .total {
+    text-align: left;
+  }
+}
+</style>

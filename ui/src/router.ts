@@ -1,0 +1,36 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import BenchStation from './stations/bench/BenchStation.vue'
+
+/** The plan lives in the Bench's address; the other stations load when first visited. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/bench' },
+    { path: '/bench', component: BenchStation, meta: { title: 'Bench' } },
+    {
+      path: '/larder',
+      component: () => import('./stations/larder/LarderStation.vue'),
+      meta: { title: 'Larder' },
+    },
+    {
+      path: '/stove/:id(\\d+)?',
+      component: () => import('./stations/stove/StoveStation.vue'),
+      meta: { title: 'Stove' },
+    },
+    {
+      path: '/book',
+      component: () => import('./stations/book/BookList.vue'),
+      meta: { title: 'Book' },
+    },
+    {
+      path: '/book/:id(\\d+)',
+      component: () => import('./stations/book/BookPage.vue'),
+      meta: { title: 'Book' },
+    },
+    { path: '/:rest(.*)*', redirect: '/bench' },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Mulvek`
+})

@@ -1,0 +1,89 @@
+/** Figures in kitchen words. The numbers come from the server in SI units; here they only change clothes. */
+
+const thin = '\u2009'
+
+export function cm(metres: number): string {
+  return (metres * 100).toFixed(1)
+}
+
+export function minutes(seconds: number): string {
+  return Math.max(0, Math.round(seconds / 60)).toString()
+}
+
+export function grouped(n: number): string {
+  return Math.round(n)
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, thin)
+}
+
+export function grams(kg: number): string {
+  return `${grouped(kg * 1000)} g`
+}
+
+export function weight(kg: number): string {
+  return kg >= 0.9995 ? `${trim(kg.toFixed(2))} kg` : `${Math.round(kg * 1000)} g`
+}
+
+export function volume(m3: number): string {
+  const litres = m3 * 1000
+  return litres >= 0.9995 ? `${litres.toFixed(2)} L` : `${Math.round(litres * 1000)} ml`
+}
+
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`
+}
+
+export function clock(epochSeconds: number): string {
+  return new Date(epochSeconds * 1000).toLocaleTimeString('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+}
+
+export function day(epochSeconds: number): string {
+  return new Date(epochSeconds * 1000).toLocaleDateString('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+  })
+}
+
+export function stopwatch(seconds: number): string {
+  const s = Math.max(0, Math.floor(seconds))
+  return `${Math.floor(s / 60)}:${(s % 60).toString().padStart(2, '0')}`
+}
+
+function trim(text: string): string {
+  return text.replace(/\.?0+$/, '')
+}
+
+export const STAGES = [
+  'runs like milk',
+  'thin cream',
+  'coats the spoon',
+  'slow ribbon',
+  'spoonable',
+  'holds its shape',
+  'soft dough',
+  'firm dough',
+] as const
+
+export function stageName(index: number): string {
+  return STAGES[Math.round(index)] ?? ''
+}
+
+const AS_VERB = [
+  'runs like milk',
+  'pours like thin cream',
+  'coats the spoon',
+  'falls in a slow ribbon',
+  'mounds on the spoon',
+  'holds its shape',
+  'kneads like soft dough',
+  'is a firm dough',
+]
+
+/** The stage as what it does: "It … hot". */
+export function stageDoes(index: number): string {
+  return AS_VERB[Math.round(index)] ?? ''
+}

@@ -148,7 +148,13 @@ const laneY = computed(() => AXIS.value + (small.value ? 40 : 60))
             y1="4"
             :y2="m.name === 'off' || m.name === 'sugar in' ? AXIS - 14 : AXIS - 30"
           />
-          <text v-if="m.fits" :x="m.before ? m.px - 6 : m.px + 6" :text-anchor="m.before ? 'end' : 'start'" y="14" :class="{ strong: m.name === 'off' }">
+          <text
+            v-if="m.fits"
+            :x="m.before ? m.px - 6 : m.px + 6"
+            :text-anchor="m.before ? 'end' : 'start'"
+            y="14"
+            :class="{ strong: m.name === 'off' }"
+          >
             {{ m.text }}
           </text>
         </g>

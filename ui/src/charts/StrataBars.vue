@@ -136,8 +136,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
         {{ b.name }}<b>{{ grams(b.kg) }}</b>
       </li>
       <li class="total">
-        <b>{{ grams(served) }}</b
-        >to serve
+        <b>{{ grams(served) }}</b>to serve
       </li>
     </ul>
   </figure>

@@ -1,1 +1,109 @@
-<template><div class="page" /></template>
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, unwrap } from '@/api/client'
+import { day, minutes, weight } from '@/say'
+
+const limit = ref(30)
+const book = useQuery({
+  queryKey: ['book', 'list', limit],
+  queryFn: () =>
+    unwrap(api.GET('/api/book', { params: { query: { limit: limit.value, offset: 0 } } })),
+})
+const lines = computed(() => book.data.value?.lines ?? [])
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Book</h1>
+    <section class="tray" aria-label="Batches">
+      <p class="legend">
+        <span class="soft">The Book:</span> <b>{{ book.data.value?.total ?? 0 }} batches</b>
+      </p>
+      <p v-if="book.isSuccess.value && !lines.length" class="sentence">
+        Nothing is written yet. <RouterLink to="/bench">Plan a reduction</RouterLink>, light it,
+        weigh it.
+      </p>
+      <ul>
+        <li v-for="l in lines" :key="l.id">
+          <RouterLink :to="`/book/${l.id}`">
+            <span class="name words">{{ l.name }}</span>
+            <span class="soft"
+              >{{ day(l.created_at_s) }} · {{ l.amount }} of {{ l.milk_name }} in
+              {{ l.pan_name }} to {{ l.stop }}</span
+            >
+          </RouterLink>
+          <span class="gave">
+            <b>{{
+              l.weighed_kg === null
+                ? l.phase === 'off'
+                  ? 'to weigh'
+                  : 'on the fire'
+                : weight(l.weighed_kg)
+            }}</b>
+            <span class="soft"
+              >told {{ weight(l.served_kg.low) }}–{{ weight(l.served_kg.high) }}</span
+            >
+          </span>
+          <span class="gave">
+            <b>{{ l.took_s === null ? '' : `${minutes(l.took_s)} min` }}</b>
+            <span class="soft"
+              >told {{ minutes(l.after_boil_s.low) }}–{{ minutes(l.after_boil_s.high) }} min</span
+            >
+          </span>
+        </li>
+      </ul>
+      <button
+        v-if="lines.length < (book.data.value?.total ?? 0) && limit < 100"
+        type="button"
+        class="touch"
+        @click="limit += 35"
+      >
+        Older ones
+      </button>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.tray {
+  padding-block: 18px;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 170px 150px;
+  gap: 20px;
+  align-items: center;
+  padding: 12px 0 10px;
+}
+li + li {
+  border-top: 1px solid var(--ridge);
+}
+.name {
+  display: block;
+  font-size: 22px;
+  line-height: 28px;
+  font-weight: 600;
+}
+li .soft {
+  font-weight: 400;
+}
+.gave b {
+  display: block;
+  font-size: 22px;
+  line-height: 26px;
+  font-weight: 680;
+}
+.gave .soft {
+  font-size: 13.5px;
+}
+@media (max-width: 900px) {
+  li {
+    grid-template-columns: 1fr 1fr;
+    gap: 6px 12px;
+  }
+  li a {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -51,3 +51,9 @@ export async function unwrap<T>(
     body.fields ?? [],
   )
 }
+
+declare module '@tanstack/vue-query' {
+  interface Register {
+    defaultError: ApiProblem
+  }
+}

@@ -43,7 +43,7 @@ export function useLog() {
           body: { event: { ...event, key: event.key ?? crypto.randomUUID() } },
         }),
       ),
-    retry: (count, error) => 'status' in error && error.status === 0 && count < 5,
+    retry: (count, error) => error.status === 0 && count < 5,
     retryDelay: 800,
     onSuccess: (batch) => {
       client.setQueryData<LiveBatch[]>(['stove'], (old) =>

@@ -94,7 +94,7 @@ const stopY = computed(() => y.value(props.told.stop_m3.likely))
         <text
           v-if="p.read || (i === points.length - 1 && i > 0)"
           :x="x(p.at_s) - 8"
-          :y="y(p.volume_m3) + 24"
+          :y="y(p.volume_m3) + (y(p.volume_m3) > BASE - 34 ? -16 : 24)"
           text-anchor="end"
         >
           {{

@@ -86,8 +86,8 @@ const moments = computed(() => {
           : m.name
     const px = x.value(Math.min(Math.max(at, x.value.domain()[0]!), end.value))
     const before = m.name === 'sugar in' // its words stand left of its line: "off" follows close behind
-    const fits = (before ? px - text.length * 7.2 : px) > free
-    if (fits) free = (before ? px : px + text.length * 7.2) + 4
+    const fits = (before ? px - text.length * 6.6 : px) > free
+    if (fits) free = (before ? px : px + text.length * 6.6) + 4
     return { px, text, fits, before, name: m.name }
   })
 })

@@ -50,7 +50,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
     </figcaption>
     <svg
       :width="width"
-      height="100"
+      height="90"
       role="img"
       :aria-label="`${grams(before.total_kg)} of milk become ${grams(after.total_kg)}`"
     >
@@ -88,15 +88,15 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
         </pattern>
       </defs>
       <path
-        :d="`M${solidsEnd(top)} 32L${solidsEnd(bottom)} 68H${end(bottom)}L${end(top)} 32z`"
+        :d="`M${solidsEnd(top)} 32L${solidsEnd(bottom)} 59H${end(bottom)}L${end(top)} 32z`"
         fill="var(--water)"
         opacity=".35"
       />
       <path
-        :d="`M${end(top)} 32L${end(bottom)} 68M${solidsEnd(top)} 32L${solidsEnd(bottom)} 68`"
+        :d="`M${end(top)} 32L${end(bottom)} 59M${solidsEnd(top)} 32L${solidsEnd(bottom)} 59`"
         class="fall"
       />
-      <g v-for="(list, i) in [top, bottom]" :key="i" :transform="`translate(0 ${i * 66})`">
+      <g v-for="(list, i) in [top, bottom]" :key="i" :transform="`translate(0 ${i * 57})`">
         <rect
           v-for="b in list"
           :key="b.name"
@@ -113,7 +113,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
       </g>
       <rect
         :x="end(bottom)"
-        y="67"
+        y="58"
         :width="Math.max(0, steam * scale - 1)"
         height="31"
         fill="url(#p-steam)"
@@ -121,7 +121,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
       <text
         v-if="steam * scale > 96"
         :x="end(bottom) + (steam * scale) / 2"
-        y="88"
+        y="79"
         text-anchor="middle"
         class="steam"
       >

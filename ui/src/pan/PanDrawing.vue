@@ -39,7 +39,7 @@ const props = withDefaults(
     flame: undefined,
     lowest: 0,
     highest: 1,
-    height: 310,
+    height: 296,
     stirred: null,
   },
 )

@@ -30,7 +30,7 @@ const heap = computed(() => HEAPS[props.stage] ?? '')
 </script>
 
 <template>
-  <svg width="140" height="118" viewBox="0 0 140 118" aria-hidden="true">
+  <svg width="119" height="100" viewBox="0 0 140 118" aria-hidden="true">
     <path :d="fall" :fill="stage ? colour : 'none'" class="line" :class="{ drops: stage === 0 }" />
     <path :d="heap" :fill="colour" class="line" />
     <path d="M27 24c2 14 16 23 33 23s31-9 33-23z" :fill="colour" class="line" />

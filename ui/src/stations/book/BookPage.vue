@@ -150,8 +150,9 @@ td {
 }
 thead th:first-child {
   font: 650 21px/28px var(--words);
+  color: var(--ink);
 }
-thead th {
+thead th + th {
   color: var(--ink-soft);
 }
 .got {

@@ -21,12 +21,7 @@ const field = ref<InstanceType<typeof NInput>>()
 onMounted(() => setTimeout(() => field.value?.focus(), 60))
 
 const log = useLog()
-const unlikely = computed(
-  () =>
-    log.error.value &&
-    'fields' in log.error.value &&
-    log.error.value.fields[0]?.code === 'unlikely',
-)
+const unlikely = computed(() => log.error.value?.fields[0]?.code === 'unlikely')
 
 function send(sure = false) {
   const number = Number(typed.value.replace(',', '.').trim())

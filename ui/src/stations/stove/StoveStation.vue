@@ -59,10 +59,7 @@ const flame = (to: Flame) => tell({ kind: 'flame_changed', flame: to })
 const doubt = computed(() => {
   const error = log.error.value
   const sent = log.variables.value?.event
-  return error &&
-    'fields' in error &&
-    error.fields[0]?.code === 'unlikely' &&
-    sent?.kind === 'reading'
+  return error && error.fields[0]?.code === 'unlikely' && sent?.kind === 'reading'
     ? { text: error.message, event: sent }
     : null
 })
@@ -190,7 +187,7 @@ useKeys([
             :concentration="batch.concentration"
             :stop-concentration="batch.concentration"
             :flame="onFire ? batch.flame : undefined"
-            :height="290"
+            :height="352"
             :stirred="
               batch.phase === 'boiling' && batch.stir_every_s
                 ? sinceStirred(batch) / batch.stir_every_s
@@ -225,7 +222,7 @@ useKeys([
                 :key="d"
                 type="button"
                 class="depth"
-                :class="{ expected: Math.abs(d - batch.depth_m.likely) < 0.0006 }"
+                :class="{ expected: cm(d) === cm(batch.depth_m.likely) }"
                 :aria-label="`${cm(d)} cm`"
                 :disabled="log.isPending.value"
                 @click="read(d)"

@@ -1,0 +1,197 @@
+"""Every published or worked reference value of the reduction dossier that this code touches, R01-R100."""
+
+import math
+
+import numpy as np
+import pytest
+
+from mulvek.core.bases.evaporation import Fire, heat_up, simmer
+from mulvek.core.bases.plan import Amount, Rate, ReducePlan
+from mulvek.core.bases.reduce import CLIMB, cooling_loss_kg, forecast
+from mulvek.core.bases.stops import HOT_C, read_stop
+from mulvek.core.heat import (
+    SURFACE_CONSTANT,
+    Burner,
+    boiling_point_c,
+    heat_capacity_j_k,
+    latent_heat_j_kg,
+    pressure_at_altitude_pa,
+    saturation_pressure_pa,
+    saturation_temperature_c,
+    surface_flux_kg_m2_s,
+    water_activity,
+)
+from mulvek.core.kitchen import Kitchen
+from mulvek.core.learning import Lesson, pooled_prior, update
+from mulvek.core.materials.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
+from mulvek.core.materials.library import material
+from mulvek.core.materials.parts import Parts
+from mulvek.core.quantities import Measures
+from mulvek.core.scorch import safe_power_w, stir_interval_s
+from mulvek.core.stove.estimate import Estimate
+from mulvek.core.stove.events import Reading
+from mulvek.core.stove.running import reading_water
+from mulvek.core.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
+from mulvek.core.vessels import Flared, Kadhai, Pan, Straight
+
+COW, BUFFALO = material("cow"), material("buffalo")
+EVAPORATED, CONDENSED = material("evaporated").parts, material("condensed").parts
+SUGAR = material("white-sugar").parts
+K1 = Kadhai(0.29, 0.086, 0.31, 0.024)
+FLAT = Kadhai(0.30, 0.075, flat_diameter_m=0.12)
+FRUSTUM = Flared(0.175, 0.255, 0.092)
+POT = Pan("pot", Straight(0.24, 0.14))
+SEA_PA = 101325.0
+BASE_M2 = math.pi * 0.12**2
+
+
+def with_solids(parts: Parts, share: float) -> Parts:
+    return parts.with_water(parts.solids * (1 / share - 1))
+
+
+def elevation(parts: Parts) -> float:
+    return float(boiling_point_c(parts, SEA_PA) - saturation_temperature_c(SEA_PA))
+
+
+def plan(amount="1370 ml", stop="685 ml", sugar="83 g", when="end", pan=None, milk=COW, milk_c=24.0, **more):
+    measures = Measures()
+    return ReducePlan(
+        milk,
+        Amount.read(amount, "amount", "ml", measures),
+        pan or Pan("K1", K1),
+        Burner("b"),
+        "medium",
+        read_stop(stop),
+        Amount.read(sugar, "sugar", "g", measures) if sugar else None,
+        when,
+        Kitchen(milk_c=milk_c),
+        **more,
+    )
+
+
+def boil(kg: float, to_kg: float, watts: float, pan=POT, spare=True):
+    """(minutes to first boil, total minutes, °C, g/min) by the dossier's own set-up: 10 °C milk, 1320 W."""
+    start = COW.parts.scaled(kg)
+    fire = Fire(1320.0, watts, 0.0, 27.0, SEA_PA, spare)
+    warm = heat_up(start, 10.0, pan, fire)
+    steam = warm.steam_kg + (kg - to_kg - warm.steam_kg) * np.linspace(0, 1, 60) ** 1.3
+    run = simmer(start.with_water(start.water - steam), steam, warm.celsius, pan, fire)
+    return warm.seconds / 60, (warm.seconds + run.at_s[-1]) / 60, run.celsius[-1], run.rate_kg_s[-1] * 6e4
+
+
+MEDIUM, GENTLE = boil(1.5, 1.1, 594.0, spare=False), boil(1.5, 1.1, 264.0, spare=False)
+EARLY, LATE = forecast(plan(when="start")), forecast(plan(when="end"))
+START = COW.parts.scaled(1370e-6 * float(density_kg_m3(COW.parts, 24.0)))
+STEP = Estimate(1.120, math.log(14.2e-3 / 60), 0.02**2, 0.0, 0.25**2)._step(600, lambda w: 1.0)
+SEEN = STEP.updated(0.968, 0.008)
+ETA = SEEN.seconds_to(0.475, lambda w: 1.0)
+LESSON = SEEN.lesson(math.log(14.2e-3 / 60), 0.0, 0.25)
+LEARNED = update(Rate(), [Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)])
+POOLED = pooled_prior([[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]])
+DIP = reading_water(plan(), Reading("depth", 0.041), START)
+QUICK = (
+    COW.parts.scaled(412)
+    .plus(EVAPORATED.scaled(170))
+    .plus(CONDENSED.scaled(95))
+    .plus(material("whole-powder").parts.scaled(18))
+)
+SUGARED = COW.parts.scaled(1.03).plus(SUGAR.scaled(0.06))
+
+VALUES = [
+    ("R01", COW.parts.total_solids * 100, 12.82, 1e-9),
+    ("R02", START.total * 1e3, 1408.88, 0.1),
+    ("R03", water_density_kg_m3(20.0), 998.20, 0.05),
+    ("R04", water_density_kg_m3(95.0), 961.90, 0.05),
+    ("R05", density_kg_m3(COW.parts, 20.0) / 1e3, 1.0294, 0.0005),
+    ("R06", density_kg_m3(COW.parts, 95.0) / 1e3, 0.9923, 0.001),
+    ("R08", density_kg_m3(EVAPORATED, 15.6) / 1e3, 1.0666, 0.0005),
+    ("R09", density_kg_m3(CONDENSED, 20.0) / 1e3, 1.3100, 0.001),
+    ("R16", heat_capacity_j_k(COW.parts, 20.0) / 1e3, 3.873, 0.005),
+    ("R17", heat_capacity_j_k(CONDENSED, 20.0) / 1e3, 2.340, 0.005),
+    ("R18", saturation_pressure_pa(95.0), 84609, 42),
+    ("R19", latent_heat_j_kg(100.0) / 1e3, 2256.4, 0.5),
+    ("R20", saturation_temperature_c(pressure_at_altitude_pa(1600.0)), 94.65, 0.05),
+    ("R21", elevation(COW.parts), 0.151, 0.01),
+    ("R22", elevation(Parts(water=40.0, sucrose=60.0)), 3.01, 0.02),
+    ("R23", elevation(Parts(water=20.0, sucrose=80.0)), 9.39, 0.05),
+    ("R24", elevation(CONDENSED), 5.00, 0.05),
+    ("R25", SURFACE_CONSTANT, 0.004118, 0.00002),
+    ("R26", surface_flux_kg_m2_s(90.0, SEA_PA) * 3600, 10.361, 0.05),
+    ("R27", Burner("b").net_power_w("medium", 0.24), 594.0, 1e-9),
+    ("R28", MEDIUM[0], 7.92, 0.2),
+    ("R29", MEDIUM[3], 14.73, 0.2),
+    ("R30", GENTLE[2], 86.5, 0.3),
+    ("R31", LEARNED.ln_mean, 0.13570, 1e-5),
+    ("R32", LEARNED.ln_sd, 0.08407, 1e-5),
+    ("R33", STEP.water_kg * 1e3, 978.0, 0.01),
+    ("R34", SEEN.water_kg * 1e3, 968.369, 0.01),
+    ("R35", math.exp(SEEN.ln_rate) * 6e4, 14.9456, 0.001),
+    ("R36", ETA.likely / 60, 33.011, 0.01),
+    ("R37", ETA.low / 60, 25.563, 0.02),
+    ("R38", ETA.high / 60, 42.629, 0.02),
+    ("R39", LESSON[0], 0.0903, 0.0005),
+    ("R40", LESSON[1], 0.2404, 0.0005),
+    ("R41", K1.volume_m3(0.086) * 1e6, 3173.27, 0.05),
+    ("R42", K1.depth_m(1370e-6) * 100, 5.4450, 0.001),
+    ("R43", K1.depth_m(685e-6) * 100, 3.7795, 0.001),
+    ("R44", K1.depth_m(685e-6) / K1.depth_m(1370e-6), 0.6941, 0.0005),
+    ("R45", K1.depth_m(3200e-6) * 100, 8.6404, 0.001),
+    ("R46", FRUSTUM.volume_m3(0.063) * 1e6, 2039.19, 0.05),
+    ("R47", FRUSTUM.depth_m(1111e-6) * 100, 3.8398, 0.001),
+    ("R48", FLAT.volume_m3(0.052) * 1e6, 1829.77, 0.05),
+    ("R49", EARLY.product_kg.likely * 1e3, 733.89, 0.3),
+    ("R50", LATE.product_kg.likely * 1e3, 785.05, 0.3),
+    ("R51", EARLY.plan.milk_kg / (EARLY.product_kg.likely - 0.083), 2.1646, 0.002),
+    ("R52", LATE.plan.milk_kg / (LATE.product_kg.likely - 0.083), 2.0068, 0.002),
+    ("R53", LATE.product_m3 * 1e6, 738.17, 0.5),
+    ("R54", EARLY.total_solids.likely * 100, 35.915, 0.02),
+    ("R55", LATE.total_solids.likely * 100, 33.575, 0.02),
+    ("R63", viscosity_mpa_s(COW.parts, 20.0), 1.841, 0.02),
+    ("R64", viscosity_mpa_s(CONDENSED, 20.0), 1550, 31),
+    ("R65", syrup_viscosity_mpa_s(60.0, 20.0), 59.74, 0.1),
+    ("R66", lactose_solubility(25.0), 21.60, 0.01),
+    ("R67", lactose_solubility(17.0, 63.4), 7.815, 0.01),
+    ("R73", sugar_number(CONDENSED), 62.50, 1e-6),
+    ("R74", QUICK.total_solids * 100, 26.442, 0.01),
+    ("R75", QUICK.sucrose, 42.275, 0.01),
+    ("R76", stir_interval_s(97.0, 594 / BASE_M2, viscosity_mpa_s(COW.parts, 95.0), POT), 90, 4),
+    ("R78", POOLED.ln_mean, 0.03949, 1e-5),
+    ("R79", POOLED.ln_sd, 0.25556, 1e-5),
+    ("R80", boil(1.03, 1.03 * 12.82 / 25.6, 594.0)[1], 39.3, 0.5),
+    ("R81", safe_power_w(viscosity_mpa_s(with_solids(COW.parts, 0.45), 97.0), BASE_M2), 598, 12),
+    ("R82-83", viscosity_mpa_s(with_solids(SUGARED, 0.5762), 95.0), 34.33, 0.7),
+    ("R82", math.log(float(viscosity_mpa_s(with_solids(SUGARED, 0.5762), 5.0, aged=True)) / 4000), 0.0, 0.03),
+    ("R84", with_solids(SUGARED, 0.5762).total * 1e3, 333.2, 1.7),
+    ("R87", 2750 / (1 + CLIMB["medium"]), 1718.8, 0.05),
+    ("R89", water_activity(Parts(water=40.0, sucrose=60.0), boiling=False), 0.8953, 0.0005),
+    (
+        "R91",
+        boil(1.40888, START.with_water(water_at_volume_kg(START, 685e-6, HOT_C)).total, 594.0, Pan("K1", K1))[1],
+        53.7,
+        0.7,
+    ),
+    ("R92", DIP[0] * 1e3, 632.48, 0.3),
+    ("R93", DIP[1] * 1e3, 74.57, 0.1),
+    ("R95", BUFFALO.total_solids_sd / BUFFALO.parts.total_solids * 100, math.hypot(0.8, 0.35) / 16.63 * 100, 1e-6),
+    ("R95 cow", COW.total_solids_sd / COW.parts.total_solids * 100, 4.36, 0.01),
+    ("R100", cooling_loss_kg(EVAPORATED.scaled(0.52), 95.0) * 1e3, 16.62, 0.1),
+]
+
+
+@pytest.mark.parametrize(("name", "value", "expected", "tolerance"), VALUES, ids=[v[0] for v in VALUES])
+def test_reference_value(name, value, expected, tolerance):
+    assert float(value) == pytest.approx(expected, abs=tolerance)
+
+
+@pytest.mark.parametrize("shape", [K1, FLAT, FRUSTUM, Straight(0.24, 0.12)])
+def test_depth_and_volume_invert_each_other(shape):
+    depths = np.linspace(0.0, shape.height_m, 60)
+    assert np.abs(shape.depth_m(shape.volume_m3(depths)) - depths).max() < 1e-10
+    # the volume is the integral of the free surface
+    fine = np.linspace(0.0, shape.height_m, 4001)
+    areas = math.pi * shape.radius_m((fine[1:] + fine[:-1]) / 2) ** 2
+    assert float(areas.sum() * (fine[1] - fine[0])) == pytest.approx(float(shape.volume_m3(shape.height_m)), rel=1e-5)
+
+
+def test_volume_of_a_batch_is_what_the_pan_shows():
+    assert float(volume_m3(LATE.after, HOT_C)) == pytest.approx(LATE.product_m3)

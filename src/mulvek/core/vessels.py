@@ -173,7 +173,7 @@ class Kadhai:
             raise BadInput(
                 "flat_diameter", "The flat patch is as wide as the pan.", "Give less than the rim's width."
             )
-        if self._centre_m < 0:
+        if self.bowl_depth_m > self._centre_m + 1e-9:
             raise BadInput(
                 "bowl_depth",
                 "A bowl deeper than half its width is not a round cap.",

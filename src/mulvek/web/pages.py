@@ -2,21 +2,24 @@
 
 from pathlib import Path
 
-from flask import Flask, Response, abort, send_from_directory
+from flask import Flask, Response, send_from_directory
 
 STATIC = Path(__file__).parent.parent / "static"
 A_YEAR_S = 31_536_000
+ADDRESSES = ("/", "/larder", "/bench", "/stove", "/stove/<int:id>", "/book", "/book/<int:id>")
 
 
 def routes(app: Flask) -> None:
-    def page(filename: str = "") -> Response:
-        if filename.startswith("api/"):
-            abort(404)
-        if filename and (STATIC / filename).is_file():
-            return send_from_directory(STATIC, filename, max_age=A_YEAR_S if filename.startswith("assets/") else 0)
-        if "." in filename.rsplit("/", 1)[-1]:
-            abort(404)
+    def page(**_address: int) -> Response:
         return send_from_directory(STATIC, "index.html", max_age=0)
 
-    app.add_url_rule("/", "page", page)
-    app.add_url_rule("/<path:filename>", "page_file", page)
+    def asset(filename: str) -> Response:
+        return send_from_directory(STATIC / "assets", filename, max_age=A_YEAR_S)
+
+    def icon() -> Response:
+        return send_from_directory(STATIC, "icon.svg", max_age=3600)
+
+    for address in ADDRESSES:
+        app.add_url_rule(address, "page", page)
+    app.add_url_rule("/assets/<path:filename>", "asset", asset)
+    app.add_url_rule("/icon.svg", "icon", icon)

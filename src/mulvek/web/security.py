@@ -26,7 +26,10 @@ def install(app: Flask, hosts: Collection[str]) -> None:
             abort(400, "This is not one of this kitchen's addresses.")
         # the API framework parses silently: say 400 for a body that is no JSON, 415 for another type
         if request.routing_exception is None and request.method in {"POST", "PUT", "PATCH"}:
-            request.get_json()
+            try:
+                request.get_json()
+            except RecursionError:
+                abort(400, "The JSON is nested too deeply.")
 
     @app.after_request
     def _headers(response: Response) -> Response:

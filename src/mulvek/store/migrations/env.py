@@ -1,4 +1,5 @@
 from alembic import context
+
 from mulvek.store.tables import Base
 
 connection = context.config.attributes.get("connection")

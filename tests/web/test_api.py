@@ -1,0 +1,160 @@
+"""The stations over HTTP: the thread from plan to book, errors in one shape, nothing acknowledged lost."""
+
+import json
+import urllib.request
+from pathlib import Path
+
+import pytest
+from openapi_spec_validator import validate
+
+from tests.conftest import KADHAI, MILK, serving, words
+
+
+def happens(client, batch: int, **event):
+    return client.post(f"/api/stove/batches/{batch}/events", json={"event": event})
+
+
+def test_from_plan_to_book(client, clock):
+    told = client.post("/api/bench/reduce", json=words()).json
+    lit = client.post("/api/stove/batches", json={"name": "Basundi", "plan": words()})
+    assert lit.status_code == 201 and lit.json["phase"] == "heating"
+    batch = lit.json["id"]
+    clock.now += told["first_boil_s"]["likely"]
+    assert happens(client, batch, kind="first_boil").json["phase"] == "boiling"
+    clock.now += told["after_boil_s"]["likely"] / 2
+    before = client.get(f"/api/stove/batches/{batch}").json
+    read = happens(client, batch, kind="reading", how="depth", value=before["depth_keys_m"][2]).json
+    width = lambda b: b["to_stop_s"]["high"] - b["to_stop_s"]["low"]  # noqa: E731
+    assert width(read) < width(before) and "forecast" in read["log"][0]["text"]
+    happens(client, batch, kind="stirred")
+    happens(client, batch, kind="flame_changed", flame="gentle")
+    undone = happens(client, batch, kind="undo", event_id=5).json
+    assert undone["flame"] == "medium" and undone["log"][0]["undone"]
+    clock.now += read["to_stop_s"]["likely"]
+    happens(client, batch, kind="sugar_in", mass_kg=0.09)
+    assert happens(client, batch, kind="off").json["phase"] == "off"
+    happens(client, batch, kind="weighed", mass_kg=1.1)
+    happens(client, batch, kind="note", text="soft flakes")
+    page = client.get(f"/api/book/{batch}").json
+    assert page["told"]["served_kg"] == told["served_kg"] and page["batch"]["weighed_kg"] == 1.1
+    assert [p["read"] for p in page["batch"]["points"]] == [False, True, False]
+    assert client.get("/api/book").json["lines"][0]["took_s"] > 0
+    assert client.get("/api/stove").json["batches"] == []
+    # what it taught sharpens the next plan in that pan on that flame
+    again = client.post("/api/bench/reduce", json=words()).json
+    assert again["batches_behind"] == 1
+    assert (
+        again["after_boil_s"]["high"] / again["after_boil_s"]["low"]
+        < told["after_boil_s"]["high"] / told["after_boil_s"]["low"]
+    )
+
+
+def test_a_key_sent_twice_happens_once(client, clock):
+    plan = {"name": "B", "plan": words(), "key": "light-key-1"}
+    first, second = (client.post("/api/stove/batches", json=plan).json["id"] for _ in range(2))
+    assert first == second
+    for _ in range(3):
+        happens(client, first, kind="stirred", key="stir-key-1")
+    assert len(client.get(f"/api/stove/batches/{first}").json["log"]) == 2
+
+
+def test_what_does_not_fit_is_refused(client, clock):
+    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    assert (
+        client.post("/api/stove/batches", json={"name": "C", "plan": words()}).json["fields"][0]["path"] == "burner"
+    )
+    for event, status, field in [
+        ({"kind": "reading", "how": "depth", "value": 0.05}, 409, "kind"),
+        ({"kind": "weighed", "mass_kg": 1.0}, 409, "kind"),
+        ({"kind": "undo", "event_id": 77}, 409, "event_id"),
+        ({"kind": "undo", "event_id": 1}, 409, "event_id"),
+        ({"kind": "stirred", "at_s": clock.now + 900}, 422, "at_s"),
+        ({"kind": "note", "text": " "}, 422, "text"),
+        ({"kind": "sing"}, 422, "event"),
+    ]:
+        answer = happens(client, batch, **event)
+        assert (answer.status_code, answer.json["fields"][0]["path"]) == (status, field), event
+
+
+@pytest.mark.parametrize(
+    ("changed", "status", "field"),
+    [
+        ({"amount": "-2 L"}, 422, "amount"),
+        ({"amount": "lots"}, 422, "amount"),
+        ({"amount": "9" * 70}, 422, "amount"),
+        ({"amount": 2}, 422, "amount"),
+        ({"amount": "8 L"}, 422, "pan"),
+        ({"stop": "40 %"}, 422, "stop"),
+        ({"milk": 99}, 404, "milk"),
+        ({"milk": "moon"}, 422, "milk.constrained-str"),
+        ({"pan": 99}, 404, "pan"),
+        ({"flame": "hot"}, 422, "flame"),
+        ({"kitchen": {"altitude_m": 9000.0}}, 422, "altitude"),
+        ({"extra": 1}, 422, "extra"),
+    ],
+)
+def test_bad_words_are_named(client, changed, status, field):
+    answer = client.post("/api/bench/reduce", json=words(**changed))
+    assert answer.status_code == status and answer.json["fields"][0]["fix"]
+    assert answer.json["fields"][0]["path"].split(".")[0] == field.split(".")[0]
+
+
+def test_bad_bodies_are_4xx_in_one_shape(client):
+    for sent, status in [
+        ({"data": "{", "content_type": "application/json"}, 400),
+        ({"data": "x"}, 415),
+        ({"data": '{"amount": NaN}', "content_type": "application/json"}, 422),
+        ({"data": "[" * 5000, "content_type": "application/json"}, 400),
+        ({"json": {"a": "x" * 1_100_000}}, 413),
+    ]:
+        answer = client.post("/api/bench/reduce", **sent)
+        assert (answer.status_code, answer.json["status"]) == (status, status)
+    assert client.get("/api/nothing").json["status"] == 404
+    assert client.delete("/api/larder").json["status"] == 405
+    assert client.get("/api/larder", headers={"Host": "elsewhere.example"}).status_code == 400
+
+
+def test_larder_keeps_and_refuses(client):
+    assert client.post("/api/larder/milks", json=MILK).json["fields"][0]["path"] == "name"
+    bad = client.post("/api/larder/milks", json={**MILK, "name": "odd", "fat_pct": 55.0})
+    assert bad.json["fields"][0]["path"] == "fat"
+    shape = {**KADHAI["shape"], "bowl_depth_m": 0.3}
+    assert (
+        client.post("/api/larder/pans", json={"name": "odd", "shape": shape}).json["fields"][0]["path"]
+        == "bowl_depth"
+    )
+    kitchen = client.put("/api/larder/kitchen", json={"name": "Home", "cup_ml": 180.0}).json["kitchen"]
+    assert kitchen["cup_ml"] == 180.0
+    assert (
+        client.post("/api/bench/reduce", json=words(amount="5 cups")).json["understood"]["amount"] == "5 cups, 900 ml"
+    )
+
+
+def test_the_document_is_valid_and_current(client):
+    document = client.get("/openapi.json").json
+    validate(document)
+    assert document == json.loads((Path(__file__).parents[2] / "openapi.json").read_text())
+
+
+def test_killed_while_events_are_posted_nothing_acknowledged_is_lost(tmp_path):
+    def post(url, path, body):
+        request = urllib.request.Request(url + path, json.dumps(body).encode(), {"Content-Type": "application/json"})
+        return json.load(urllib.request.urlopen(request, timeout=5))
+
+    acknowledged = []
+    for round_ in range(3):
+        with serving(tmp_path, "demo") as (url, server):
+            batch = json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["id"]
+            kept = {
+                line["text"] for line in json.load(urllib.request.urlopen(f"{url}/api/stove/batches/{batch}"))["log"]
+            }
+            assert set(acknowledged) <= kept
+            for i in range(12):
+                text = f"round {round_} note {i}"
+                post(url, f"/api/stove/batches/{batch}/events", {"event": {"kind": "note", "text": text}})
+                acknowledged.append(text)
+            server.kill()
+    with serving(tmp_path, "demo") as (url, _):
+        log = json.load(urllib.request.urlopen(f"{url}/api/stove/batches/{batch}"))["log"]
+        assert {line["text"] for line in log if line["kind"] == "note"} >= set(acknowledged)
+        assert json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["boiled_at_s"] is not None

@@ -116,6 +116,6 @@ def browser_context_args(browser_context_args):
 
 
 @pytest.fixture
-def base_url(tmp_path: Path) -> Iterator[str]:
+def kitchen_url(tmp_path: Path) -> Iterator[str]:
     with serving(tmp_path, "demo") as (url, _):
         yield url

@@ -24,7 +24,9 @@ const LAYERS = [
 ] as const
 
 const scale = computed(
-  () => (width.value - 2) / Math.max(props.before.total_kg, props.after.total_kg + props.steam),
+  () =>
+    Math.max(60, width.value - 2) /
+    Math.max(props.before.total_kg, props.after.total_kg + props.steam),
 )
 function bars(strata: Forecast['before']) {
   let x = 1
@@ -109,7 +111,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
         >
           <title>{{ b.name }}: {{ grams(b.kg) }}</title>
         </rect>
-        <rect x="1" y="1" :width="end(list) - 1" height="31" class="frame" />
+        <rect x="1" y="1" :width="Math.max(0, end(list) - 1)" height="31" class="frame" />
       </g>
       <rect
         :x="end(bottom)"

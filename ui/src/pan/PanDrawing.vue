@@ -56,16 +56,19 @@ const widest = computed(() =>
   Math.max(...(props.pan.outline_m as [number, number][]).map(([r]) => r)),
 )
 // handles left, the figure of the stop right
-const leftSide = computed(() => (props.quiet ? 70 : small.value ? 56 : 66))
-const rightSide = computed(() => (props.quiet ? 70 : small.value ? 56 : 100))
+const leftSide = computed(() => (props.quiet ? (small.value ? 44 : 70) : small.value ? 56 : 66))
+const rightSide = computed(() => (props.quiet ? (small.value ? 44 : 70) : small.value ? 56 : 100))
 const scale = computed(() =>
   Math.min(
     (width.value - leftSide.value - rightSide.value) / (2 * widest.value),
     (props.height - BURNER - 24) / props.pan.height_m,
   ),
 )
+// a narrow screen draws a smaller pan: the drawing is no taller than it needs
+const tall = computed(() => Math.min(props.height, props.pan.height_m * scale.value + BURNER + 26))
+const unit = computed(() => Math.min(1, (widest.value * scale.value) / 190))
 const x0 = computed(() => leftSide.value + (width.value - leftSide.value - rightSide.value) / 2)
-const y0 = computed(() => props.height - BURNER)
+const y0 = computed(() => tall.value - BURNER)
 const y = (depth: number) => y0.value - depth * scale.value
 const half = (depth: number) => radiusAt(props.pan, depth) * scale.value
 const rim = computed(() => ({ r: half(props.pan.height_m), y: y(props.pan.height_m) }))
@@ -75,7 +78,7 @@ const ticks = computed(() => {
     list.push({ depth: i * 0.005, whole: i % 2 === 0, label: i % 2 === 0 && i > 0 ? i / 2 : 0 })
   return list
 })
-const everyOther = computed(() => scale.value < 1300)
+const labelled = computed(() => (small.value ? 5 : scale.value < 1300 ? 2 : 1))
 const foam = computed(() => {
   if (props.climb === undefined) return ''
   const r = half(Math.min(props.climb, props.pan.height_m)) - 8
@@ -102,7 +105,7 @@ let dragging = false
 
 function depthAt(event: PointerEvent): number {
   const box = svg.value!.getBoundingClientRect()
-  return clamp((y0.value - ((event.clientY - box.top) * props.height) / box.height) / scale.value)
+  return clamp((y0.value - ((event.clientY - box.top) * tall.value) / box.height) / scale.value)
 }
 function down(event: PointerEvent) {
   if (!props.draggable) return
@@ -132,8 +135,8 @@ function key(event: KeyboardEvent) {
     <svg
       ref="svg"
       :width="width"
-      :height="height"
-      :viewBox="`0 0 ${width} ${height}`"
+      :height="tall"
+      :viewBox="`0 0 ${width} ${tall}`"
       :class="{ grab: draggable }"
       role="group"
       :aria-label="`${pan.name} in section: ${cm(now)} cm now, stop at ${cm(stop)} cm`"
@@ -149,22 +152,26 @@ function key(event: KeyboardEvent) {
         v-if="!quiet"
         x1="0"
         :x2="width"
-        :y1="height - 1"
-        :y2="height - 1"
+        :y1="tall - 1"
+        :y2="tall - 1"
         class="ink"
         stroke-width="2"
       />
       <path
-        :d="`M${x0 - 40} ${y0 + 10}H${x0 - 166}V${height - 2}M${x0 + 40} ${y0 + 10}H${x0 + 166}V${height - 2}`"
+        :d="`M${x0 - 40 * unit} ${y0 + 10}H${x0 - 166 * unit}V${tall - 2}M${x0 + 40 * unit} ${y0 + 10}H${x0 + 166 * unit}V${tall - 2}`"
         class="ink"
         stroke-width="3"
         fill="none"
       />
       <path
-        :d="`M${x0 - 75} ${height - 25}a4 4 0 0 1 4-4h142a4 4 0 0 1 4 4v9h-150zM${x0 - 40} ${height - 16}h80v14h-80z`"
+        d="M-75 -25a4 4 0 0 1 4-4h142a4 4 0 0 1 4 4v9h-150zM-40 -16h80v14h-80z"
+        :transform="`translate(${x0} ${tall}) scale(${unit} 1)`"
         fill="var(--ink)"
       />
-      <g v-if="flameScale" :transform="`translate(${x0} ${height - 30}) scale(1 ${flameScale})`">
+      <g
+        v-if="flameScale"
+        :transform="`translate(${x0} ${tall - 30}) scale(${unit} ${flameScale})`"
+      >
         <path
           v-for="i in 7"
           :key="i"
@@ -177,7 +184,7 @@ function key(event: KeyboardEvent) {
       <g
         v-for="s in [-1, 1]"
         :key="s"
-        :transform="`translate(${x0 + s * rim.r} ${rim.y}) scale(${s} 1)`"
+        :transform="`translate(${x0 + s * rim.r} ${rim.y}) scale(${s * unit} ${unit})`"
       >
         <template v-if="pan.kind === 'kadhai'">
           <path d="M2 30C22 30 38 20 48 6" class="handle" />
@@ -229,7 +236,7 @@ function key(event: KeyboardEvent) {
         <template v-for="t in ticks" :key="t.depth">
           <line :x1="x0" :x2="x0 + (t.whole ? 9 : 5)" :y1="y(t.depth)" :y2="y(t.depth)" />
           <text
-            v-if="t.label && !quiet && (!everyOther || t.label % 2 === 0)"
+            v-if="t.label && !quiet && t.label % labelled === 0"
             :x="x0 - 7"
             :y="y(t.depth) + 4.5"
             text-anchor="end"
@@ -244,7 +251,12 @@ function key(event: KeyboardEvent) {
       <!-- levels -->
       <line :x1="x0 - half(now)" :x2="x0 + half(now)" :y1="y(now)" :y2="y(now)" class="level" />
       <template v-if="!quiet">
-        <text :x="x0 - half(now) * 0.86" :y="y(now) + 25" class="figure milky">
+        <text
+          :x="x0 - half(now) * 0.86"
+          :y="y(stop) - y(now) < 34 ? y(now) - 8 : y(now) + 25"
+          class="figure"
+          :class="{ milky: y(stop) - y(now) >= 34 }"
+        >
           {{ cm(now) }}
           <tspan class="unit" dx="4">cm now</tspan>
         </text>

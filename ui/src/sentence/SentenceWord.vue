@@ -44,17 +44,18 @@ async function show() {
   })
 }
 
-function close(keep: boolean, refocus = true) {
+async function close(keep: boolean, refocus = true) {
   if (!open.value) return
   if (!keep) value.value = before.value
   open.value = false
-  if (keep && value.value !== before.value) emit('kept')
   if (refocus) button.value?.focus()
+  await nextTick() // a choice reaches the model with the next render
+  if (keep && value.value !== before.value) emit('kept')
 }
 
 function choose(choice: WordChoice) {
   value.value = choice.value
-  close(true)
+  void close(true)
 }
 
 function step(by: number) {
@@ -71,18 +72,18 @@ function step(by: number) {
 function toNeighbour(by: number) {
   const words = [...document.querySelectorAll<HTMLElement>('.sentence .word')]
   const next = words[words.indexOf(button.value!) + by]
-  close(true, false)
+  void close(true, false)
   ;(next ?? button.value)?.focus()
 }
 
 function onKey(event: KeyboardEvent) {
   const acts: Record<string, () => void> = {
-    Escape: () => close(false),
+    Escape: () => void close(false),
     ArrowDown: () => step(1),
     ArrowUp: () => step(-1),
     Tab: () => toNeighbour(event.shiftKey ? -1 : 1),
   }
-  if (props.free) acts.Enter = () => close(true)
+  if (props.free) acts.Enter = () => void close(true)
   const act = acts[event.key]
   if (!act) return
   event.preventDefault()

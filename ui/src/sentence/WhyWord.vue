@@ -30,7 +30,7 @@ function close() {
       </button>
     </template>
     <div v-if="why" class="working" role="dialog" :aria-label="why.title" @keydown.esc="close">
-      <h3>{{ why.title }}</h3>
+      <h2>{{ why.title }}</h2>
       <p class="words formula">{{ why.formula }}</p>
       <dl>
         <template v-for="t in why.terms" :key="t.name">
@@ -60,7 +60,7 @@ function close() {
   font-size: 15px;
   line-height: 21px;
 }
-h3 {
+h2 {
   font: 650 19px/26px var(--words);
 }
 .formula {

@@ -536,9 +536,23 @@ useKeys([
     font-size: 21px;
     line-height: 26px;
   }
-  .levels dd {
-    font-size: 46px;
-    line-height: 48px;
+  .pan-side {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .levels {
+    order: -1;
+    display: grid;
+    grid-template-rows: auto auto;
+    grid-auto-flow: column;
+    justify-content: space-between;
+    column-gap: 12px;
+    padding-top: 6px;
+  }
+  .levels dd,
+  .levels .stirred {
+    margin: 0;
+    font-size: 40px;
+    line-height: 44px;
   }
   .doing {
     grid-template-columns: minmax(0, 1fr);

@@ -119,6 +119,7 @@ function onKey(event: KeyboardEvent) {
       <NInput
         v-if="free"
         v-model:value="value"
+        placeholder=""
         size="large"
         :maxlength="80"
         :status="problem ? 'error' : undefined"

@@ -102,6 +102,7 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
       <NInput
         ref="field"
         v-model:value="name"
+        placeholder=""
         size="large"
         :maxlength="60"
         :input-props="{ id: 'batch-name', autocomplete: 'off' }"

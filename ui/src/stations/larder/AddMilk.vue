@@ -43,18 +43,24 @@ const add = useMutation({
     </p>
     <label
       >Call it
-      <NInput v-model:value="milk.name" :maxlength="60" :input-props="{ 'aria-label': 'Call it' }"
+      <NInput
+        v-model:value="milk.name"
+        placeholder=""
+        :maxlength="60"
+        :input-props="{ 'aria-label': 'Call it' }"
     /></label>
     <label
       >Fat, g per 100 g
       <NInput
         v-model:value="milk.fat"
+        placeholder=""
         :input-props="{ inputmode: 'decimal', 'aria-label': 'Fat, g per 100 g' }"
     /></label>
     <label
       >Solids not fat (SNF), g per 100 g
       <NInput
         v-model:value="milk.snf"
+        placeholder=""
         :input-props="{ inputmode: 'decimal', 'aria-label': 'SNF, g per 100 g' }"
     /></label>
     <p class="kinds">

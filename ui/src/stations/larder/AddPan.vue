@@ -103,6 +103,7 @@ const problem = computed(() => add.error.value ?? drawing.error.value)
     <label v-for="[key, text] in measures" :key="key"
       >{{ text }}
       <NInput
+        placeholder=""
         :value="typed[key] ?? ''"
         :input-props="{ inputmode: 'decimal', 'aria-label': text }"
         @update:value="typed[key] = $event"
@@ -111,6 +112,7 @@ const problem = computed(() => add.error.value ?? drawing.error.value)
       >Empty weight, kg
       <NInput
         v-model:value="pan.mass"
+        placeholder=""
         :input-props="{ inputmode: 'decimal', 'aria-label': 'Empty weight, kg' }"
     /></label>
     <label

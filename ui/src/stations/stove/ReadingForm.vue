@@ -67,6 +67,7 @@ function send(sure = false) {
     <NInput
       ref="field"
       v-model:value="typed"
+      placeholder=""
       size="large"
       :input-props="{
         inputmode: 'decimal',

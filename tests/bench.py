@@ -1,0 +1,101 @@
+"""How quick it is on this machine: ./run bench prints p50 and p95 of what a cook waits for."""
+
+import json
+import statistics
+import tempfile
+import time
+from collections.abc import Callable
+from http.client import HTTPConnection
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+from mulvek.cli import _NoLarder
+from mulvek.core.bases.reduce import forecast
+from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
+from tests.conftest import FLAGS, KADHAI, serving, words
+
+GOALS_MS = {"plan over HTTP": 16.0, "cold start": 2000.0}
+
+
+def timed(name: str, work: Callable[[], object], times: int, warm_up: int = 3) -> None:
+    for _ in range(warm_up):
+        work()
+    report(name, [_once(work) for _ in range(times)])
+
+
+def _once(work: Callable[[], object]) -> float:
+    start = time.perf_counter()
+    work()
+    return (time.perf_counter() - start) * 1e3
+
+
+def report(name: str, took: list[float]) -> None:
+    p95 = statistics.quantiles(took, n=20)[-1] if len(took) > 2 else max(took)
+    goal = GOALS_MS.get(name)
+    verdict = "" if goal is None else f"   goal {goal:g}: {'met' if p95 <= goal else 'MISSED'}"
+    print(f"{name:32} p50 {statistics.median(took):8.1f} ms   p95 {p95:8.1f} ms{verdict}", flush=True)
+
+
+def main() -> None:
+    whole = {**words(milk="buffalo", pan=KADHAI, burner={}), "kitchen": {}}
+    plan = read_plan(ReduceIn.model_validate(whole), _NoLarder())
+    timed("plan in process", lambda: forecast(plan), 200)
+    timed("plan in process, with its JSON", lambda: ForecastOut.of(forecast(plan)).model_dump_json(), 200)
+
+    def start() -> None:
+        with tempfile.TemporaryDirectory() as folder, serving(Path(folder)):
+            pass
+
+    timed("cold start", start, 5, warm_up=1)
+    with tempfile.TemporaryDirectory() as folder, serving(Path(folder), "demo") as (url, _):
+        connection = HTTPConnection(url.removeprefix("http://"))
+
+        def post(path: str, body: object) -> None:
+            connection.request("POST", path, json.dumps(body), {"Content-Type": "application/json"})
+            answer = connection.getresponse()
+            assert answer.read() and answer.status < 300, answer.status
+
+        timed("plan over HTTP", lambda: post("/api/bench/reduce", words()), 200)
+        note = {"event": {"kind": "note", "text": "bench"}}
+        timed("event write over HTTP", lambda: post("/api/stove/batches/1/events", note), 60)
+        browse(url)
+
+
+def browse(url: str) -> None:
+    with sync_playwright() as play:
+        browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        paints, drags = [], []
+        for _ in range(5):
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            page.goto(url + "/bench")
+            page.get_by_role("button", name="Light it").wait_for()
+            paints.append(page.evaluate("performance.getEntriesByName('first-contentful-paint')[0].startTime"))
+            page.wait_for_timeout(300)
+            drags += page.evaluate(
+                """async () => {
+                  const svg = document.querySelector('.pan svg'), said = document.querySelector('p.answer')
+                  const box = document.querySelector('.knob').getBoundingClientRect(), took = []
+                  const at = (type, y) => svg.dispatchEvent(new PointerEvent(type, {
+                    clientX: box.x + 5, clientY: y, pointerId: 1, bubbles: true }))
+                  svg.setPointerCapture = () => {}
+                  at('pointerdown', box.y + 20)
+                  for (let i = 0; i < 20; i++) {
+                    const before = said.textContent, start = performance.now()
+                    at('pointermove', box.y + 24 + i * 3)
+                    while (said.textContent === before && performance.now() - start < 200)
+                      await Promise.resolve()
+                    took.push(performance.now() - start)
+                    await new Promise(requestAnimationFrame)
+                  }
+                  return took
+                }"""
+            )
+            page.close()
+        report("first paint in Chromium", paints)
+        report("drag to figures in Chromium", drags)
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()

@@ -91,30 +91,32 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
     </div>
   </section>
   <NModal v-model:show="naming">
-    <form class="tray naming" role="dialog" aria-label="Light it" @submit.prevent="light.mutate()">
-      <h2 class="heading">Before you light it</h2>
-      <ul class="cautions">
-        <li v-for="c in forecast.cautions" :key="c.title" :class="c.severity">
-          <b>{{ c.title }}</b> {{ c.text }}
-        </li>
-      </ul>
-      <label for="batch-name">Call it</label>
-      <NInput
-        ref="field"
-        v-model:value="name"
-        placeholder=""
-        size="large"
-        :maxlength="60"
-        :input-props="{ id: 'batch-name', autocomplete: 'off' }"
-      />
-      <p v-if="light.error.value" class="problem" role="alert">{{ light.error.value.message }}</p>
-      <p class="buttons">
-        <button type="submit" class="plate" :disabled="!name.trim() || light.isPending.value">
-          The flame is on
-        </button>
-        <button type="button" class="plate line" @click="naming = false">Not yet</button>
-      </p>
-    </form>
+    <div class="tray naming" role="dialog" aria-label="Light it">
+      <form @submit.prevent="light.mutate()">
+        <h2 class="heading">Before you light it</h2>
+        <ul class="cautions">
+          <li v-for="c in forecast.cautions" :key="c.title" :class="c.severity">
+            <b>{{ c.title }}</b> {{ c.text }}
+          </li>
+        </ul>
+        <label for="batch-name">Call it</label>
+        <NInput
+          ref="field"
+          v-model:value="name"
+          placeholder=""
+          size="large"
+          :maxlength="60"
+          :input-props="{ id: 'batch-name', autocomplete: 'off' }"
+        />
+        <p v-if="light.error.value" class="problem" role="alert">{{ light.error.value.message }}</p>
+        <p class="buttons">
+          <button type="submit" class="plate" :disabled="!name.trim() || light.isPending.value">
+            The flame is on
+          </button>
+          <button type="button" class="plate line" @click="naming = false">Not yet</button>
+        </p>
+      </form>
+    </div>
   </NModal>
 </template>
 

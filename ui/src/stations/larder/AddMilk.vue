@@ -33,52 +33,56 @@ const add = useMutation({
 </script>
 
 <template>
-  <form class="tray" role="dialog" aria-label="Add a milk" @submit.prevent="add.mutate()">
-    <h2 class="heading">Add a milk</h2>
-    <p class="kinds">
-      <span class="soft">Start from:</span>
-      <button v-for="k in kinds" :key="k.key" type="button" class="touch" @click="start(k)">
-        {{ k.name }}
+  <div class="tray" role="dialog" aria-label="Add a milk">
+    <form @submit.prevent="add.mutate()">
+      <h2 class="heading">Add a milk</h2>
+      <p class="kinds">
+        <span class="soft">Start from:</span>
+        <button v-for="k in kinds" :key="k.key" type="button" class="touch" @click="start(k)">
+          {{ k.name }}
+        </button>
+      </p>
+      <label
+        >Call it
+        <NInput
+          v-model:value="milk.name"
+          placeholder=""
+          :maxlength="60"
+          :input-props="{ 'aria-label': 'Call it' }"
+      /></label>
+      <label
+        >Fat, g per 100 g
+        <NInput
+          v-model:value="milk.fat"
+          placeholder=""
+          :input-props="{ inputmode: 'decimal', 'aria-label': 'Fat, g per 100 g' }"
+      /></label>
+      <label
+        >Solids not fat (SNF), g per 100 g
+        <NInput
+          v-model:value="milk.snf"
+          placeholder=""
+          :input-props="{ inputmode: 'decimal', 'aria-label': 'SNF, g per 100 g' }"
+      /></label>
+      <p class="kinds">
+        <span class="soft">From a</span>
+        <button
+          v-for="s in ['cow', 'buffalo'] as const"
+          :key="s"
+          type="button"
+          class="touch"
+          :aria-pressed="milk.species === s"
+          @click="milk.species = s"
+        >
+          {{ s }}
+        </button>
+      </p>
+      <p v-if="add.error.value" class="problem" role="alert">{{ add.error.value.message }}</p>
+      <button type="submit" class="plate" :disabled="!milk.name.trim()">
+        Put it in the larder
       </button>
-    </p>
-    <label
-      >Call it
-      <NInput
-        v-model:value="milk.name"
-        placeholder=""
-        :maxlength="60"
-        :input-props="{ 'aria-label': 'Call it' }"
-    /></label>
-    <label
-      >Fat, g per 100 g
-      <NInput
-        v-model:value="milk.fat"
-        placeholder=""
-        :input-props="{ inputmode: 'decimal', 'aria-label': 'Fat, g per 100 g' }"
-    /></label>
-    <label
-      >Solids not fat (SNF), g per 100 g
-      <NInput
-        v-model:value="milk.snf"
-        placeholder=""
-        :input-props="{ inputmode: 'decimal', 'aria-label': 'SNF, g per 100 g' }"
-    /></label>
-    <p class="kinds">
-      <span class="soft">From a</span>
-      <button
-        v-for="s in ['cow', 'buffalo'] as const"
-        :key="s"
-        type="button"
-        class="touch"
-        :aria-pressed="milk.species === s"
-        @click="milk.species = s"
-      >
-        {{ s }}
-      </button>
-    </p>
-    <p v-if="add.error.value" class="problem" role="alert">{{ add.error.value.message }}</p>
-    <button type="submit" class="plate" :disabled="!milk.name.trim()">Put it in the larder</button>
-  </form>
+    </form>
+  </div>
 </template>
 
 <style scoped src="./form.css"></style>

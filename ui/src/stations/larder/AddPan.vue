@@ -78,56 +78,58 @@ const problem = computed(() => add.error.value ?? drawing.error.value)
 </script>
 
 <template>
-  <form class="tray" role="dialog" aria-label="Add a pan" @submit.prevent="add.mutate()">
-    <h2 class="heading">Add a pan</h2>
-    <p class="kinds">
-      <button
-        v-for="k in KINDS"
-        :key="k.value"
-        type="button"
-        class="touch"
-        :aria-pressed="pan.kind === k.value"
-        @click="pan.kind = k.value"
+  <div class="tray" role="dialog" aria-label="Add a pan">
+    <form @submit.prevent="add.mutate()">
+      <h2 class="heading">Add a pan</h2>
+      <p class="kinds">
+        <button
+          v-for="k in KINDS"
+          :key="k.value"
+          type="button"
+          class="touch"
+          :aria-pressed="pan.kind === k.value"
+          @click="pan.kind = k.value"
+        >
+          {{ k.text }}
+        </button>
+      </p>
+      <label
+        >Call it
+        <NInput
+          v-model:value="pan.name"
+          :maxlength="60"
+          placeholder="the wide pan"
+          :input-props="{ 'aria-label': 'Call it' }"
+      /></label>
+      <label v-for="[key, text] in measures" :key="key"
+        >{{ text }}
+        <NInput
+          placeholder=""
+          :value="typed[key] ?? ''"
+          :input-props="{ inputmode: 'decimal', 'aria-label': text }"
+          @update:value="typed[key] = $event"
+      /></label>
+      <label
+        >Empty weight, kg
+        <NInput
+          v-model:value="pan.mass"
+          placeholder=""
+          :input-props="{ inputmode: 'decimal', 'aria-label': 'Empty weight, kg' }"
+      /></label>
+      <label
+        >Made of
+        <select v-model="pan.material">
+          <option v-for="m in materials" :key="m.key" :value="m.key">{{ m.name }}</option>
+        </select></label
       >
-        {{ k.text }}
-      </button>
-    </p>
-    <label
-      >Call it
-      <NInput
-        v-model:value="pan.name"
-        :maxlength="60"
-        placeholder="the wide pan"
-        :input-props="{ 'aria-label': 'Call it' }"
-    /></label>
-    <label v-for="[key, text] in measures" :key="key"
-      >{{ text }}
-      <NInput
-        placeholder=""
-        :value="typed[key] ?? ''"
-        :input-props="{ inputmode: 'decimal', 'aria-label': text }"
-        @update:value="typed[key] = $event"
-    /></label>
-    <label
-      >Empty weight, kg
-      <NInput
-        v-model:value="pan.mass"
-        placeholder=""
-        :input-props="{ inputmode: 'decimal', 'aria-label': 'Empty weight, kg' }"
-    /></label>
-    <label
-      >Made of
-      <select v-model="pan.material">
-        <option v-for="m in materials" :key="m.key" :value="m.key">{{ m.name }}</option>
-      </select></label
-    >
-    <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
-    <div v-else-if="drawing.data.value" class="drawn">
-      <PanMini :pan="drawing.data.value" />
-      <p>holds {{ volume(drawing.data.value.capacity_m3) }} to the brim</p>
-    </div>
-    <button type="submit" class="plate" :disabled="!pan.name.trim()">Hang it up</button>
-  </form>
+      <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+      <div v-else-if="drawing.data.value" class="drawn">
+        <PanMini :pan="drawing.data.value" />
+        <p>holds {{ volume(drawing.data.value.capacity_m3) }} to the brim</p>
+      </div>
+      <button type="submit" class="plate" :disabled="!pan.name.trim()">Hang it up</button>
+    </form>
+  </div>
 </template>
 
 <style scoped src="./form.css"></style>

@@ -45,62 +45,62 @@ function send(sure = false) {
 </script>
 
 <template>
-  <form
-    class="tray"
-    role="dialog"
-    :aria-label="purpose === 'weighed' ? 'Weigh it' : 'A reading'"
-    @submit.prevent="send()"
-  >
-    <h2 class="heading">{{ purpose === 'weighed' ? 'What did it give?' : 'What do you read?' }}</h2>
-    <div v-if="purpose === 'reading'" class="how" role="group" aria-label="What kind of reading">
-      <button
-        v-for="h in HOW"
-        :key="h.value"
-        type="button"
-        class="touch"
-        :aria-pressed="how === h.value"
-        @click="how = h.value"
+  <div class="tray" role="dialog" :aria-label="purpose === 'weighed' ? 'Weigh it' : 'A reading'">
+    <form @submit.prevent="send()">
+      <h2 class="heading">
+        {{ purpose === 'weighed' ? 'What did it give?' : 'What do you read?' }}
+      </h2>
+      <div v-if="purpose === 'reading'" class="how" role="group" aria-label="What kind of reading">
+        <button
+          v-for="h in HOW"
+          :key="h.value"
+          type="button"
+          class="touch"
+          :aria-pressed="how === h.value"
+          @click="how = h.value"
+        >
+          {{ h.text }}
+        </button>
+      </div>
+      <NInput
+        ref="field"
+        v-model:value="typed"
+        placeholder=""
+        size="large"
+        :input-props="{
+          inputmode: 'decimal',
+          'aria-label':
+            purpose === 'weighed' ? 'weight, g' : HOW.find((h) => h.value === how)!.text,
+          autocomplete: 'off',
+        }"
+      />
+      <label v-if="how === 'weight'" class="tare"
+        ><input v-model="withPan" type="checkbox" /> with {{ batch.pan.name }} on the scale ({{
+          Math.round(batch.pan.mass_kg * 1000)
+        }}
+        g)</label
       >
-        {{ h.text }}
-      </button>
-    </div>
-    <NInput
-      ref="field"
-      v-model:value="typed"
-      placeholder=""
-      size="large"
-      :input-props="{
-        inputmode: 'decimal',
-        'aria-label': purpose === 'weighed' ? 'weight, g' : HOW.find((h) => h.value === how)!.text,
-        autocomplete: 'off',
-      }"
-    />
-    <label v-if="how === 'weight'" class="tare"
-      ><input v-model="withPan" type="checkbox" /> with {{ batch.pan.name }} on the scale ({{
-        Math.round(batch.pan.mass_kg * 1000)
-      }}
-      g)</label
-    >
-    <p class="soft">
-      {{
-        purpose === 'weighed'
-          ? 'Grams, as scraped into its bowl.'
-          : 'Fifteen seconds off the flame, the stick upright at the deepest point.'
-      }}
-    </p>
-    <p v-if="local || log.error.value" class="problem" role="alert">
-      {{ local || log.error.value?.message }}
-    </p>
-    <p class="buttons">
-      <button type="submit" class="plate" :disabled="log.isPending.value">
-        {{ purpose === 'weighed' ? 'Keep it' : 'Log it' }}
-      </button>
-      <button v-if="unlikely" type="button" class="plate line" @click="send(true)">
-        I am sure
-      </button>
-      <button type="button" class="plate line" @click="emit('done')">Not now</button>
-    </p>
-  </form>
+      <p class="soft">
+        {{
+          purpose === 'weighed'
+            ? 'Grams, as scraped into its bowl.'
+            : 'Fifteen seconds off the flame, the stick upright at the deepest point.'
+        }}
+      </p>
+      <p v-if="local || log.error.value" class="problem" role="alert">
+        {{ local || log.error.value?.message }}
+      </p>
+      <p class="buttons">
+        <button type="submit" class="plate" :disabled="log.isPending.value">
+          {{ purpose === 'weighed' ? 'Keep it' : 'Log it' }}
+        </button>
+        <button v-if="unlikely" type="button" class="plate line" @click="send(true)">
+          I am sure
+        </button>
+        <button type="button" class="plate line" @click="emit('done')">Not now</button>
+      </p>
+    </form>
+  </div>
 </template>
 
 <style scoped>

@@ -232,9 +232,16 @@ function key(event: KeyboardEvent) {
 
       <!-- gauge -->
       <g class="gauge">
-        <line :x1="x0" :x2="x0" :y1="y0" :y2="rim.y" />
+        <line :x1="x0" :x2="x0" :y1="y(now)" :y2="rim.y" />
+        <line :x1="x0" :x2="x0" :y1="y0" :y2="y(now)" class="wet" />
         <template v-for="t in ticks" :key="t.depth">
-          <line :x1="x0" :x2="x0 + (t.whole ? 9 : 5)" :y1="y(t.depth)" :y2="y(t.depth)" />
+          <line
+            :x1="x0"
+            :x2="x0 + (t.whole ? 9 : 5)"
+            :y1="y(t.depth)"
+            :y2="y(t.depth)"
+            :class="{ wet: t.depth <= now }"
+          />
           <text
             v-if="t.label && !quiet && t.label % labelled === 0"
             :x="x0 - 7"
@@ -383,6 +390,9 @@ svg {
 .gauge text {
   font-size: 13.5px;
   font-weight: 450;
+}
+.gauge .wet {
+  stroke: var(--on-milk);
 }
 .level {
   stroke-width: 2;

@@ -56,7 +56,7 @@ def main() -> None:
             answer = connection.getresponse()
             assert answer.read() and answer.status < 300, answer.status
 
-        timed("plan over HTTP", lambda: post("/api/bench/reduce", words()), 200)
+        timed("plan over HTTP", lambda: post("/api/bench/reduce", words(milk=1, pan=1)), 200)
         note = {"event": {"kind": "note", "text": "bench"}}
         timed("event write over HTTP", lambda: post("/api/stove/batches/1/events", note), 60)
         browse(url)

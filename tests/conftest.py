@@ -54,21 +54,16 @@ def clock() -> Clock:
 
 @pytest.fixture
 def client(tmp_path: Path, clock: Clock):
-    """A test client on a kitchen with one pan, one milk and one burner."""
+    """A test client on a new kitchen with one pan (number 2) and one milk (number 5) of its own."""
     app = create_app(tmp_path / "kitchen.sqlite3", clock=clock)
     client = app.test_client()
     assert client.post("/api/larder/pans", json=KADHAI).status_code == 201
     assert client.post("/api/larder/milks", json=MILK).status_code == 201
-    from mulvek.core.heat import Burner
-    from mulvek.store.larder import Larder
-
-    with app.extensions["mulvek_database"].writing() as session:
-        Larder(session).add_burner(Burner("left burner"))
     return client
 
 
 def words(**changed: object) -> dict[str, object]:
-    return {"milk": 1, "amount": "2 L", "pan": 1, "burner": 1, "stop": "half its volume", "sugar": "90 g", **changed}
+    return {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": "90 g", **changed}
 
 
 def free_port() -> int:

@@ -11,9 +11,8 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import BaseModel
 
 from .. import __version__
-from ..core.kitchen import Kitchen
 from ..store.database import Database
-from ..store.larder import Larder
+from ..store.first_kitchen import ensure_stocked
 from . import bench, book, larder, pages, problems, security, stove, stream
 from .problems import Problem, on_invalid
 
@@ -41,8 +40,7 @@ def create_app(
         static_folder=None,
     )
     db = Database(database)
-    with db.writing() as session:
-        Larder(session).ensure_kitchen("My kitchen", Kitchen())
+    ensure_stocked(db)
     app.extensions["mulvek_database"] = db
     changes = stream.Changes()
     problems.install(app)

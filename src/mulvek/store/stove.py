@@ -148,7 +148,7 @@ class Stove:
         event = Event((last or 0) + 1, at_s, what)
         check_event(batch.plan, batch.events, event)
         self._write(batch_id, event, now_s, key)
-        self._keep_lesson(batch_id, now_s)
+        self._keep_lesson(replace(batch, events=(*batch.events, event)), now_s)
         return event
 
     def _write(self, batch_id: int, event: Event, now_s: float, key: str | None) -> None:
@@ -169,11 +169,10 @@ class Stove:
         except IntegrityError as error:  # the key belongs to another happening
             raise Conflict("key", "That key is used by another happening.", "Send a fresh one.") from error
 
-    def _keep_lesson(self, batch_id: int, now_s: float) -> None:
+    def _keep_lesson(self, batch: Batch, now_s: float) -> None:
         """Whether it is finished and what it taught, worked out again after every event, undo included."""
-        row = self.session.get(BatchRow, batch_id)
+        row = self.session.get(BatchRow, batch.id)
         assert row is not None
-        batch = self.batch(batch_id)
         # judged from the first guess, not from what earlier batches taught: each lesson stands on its own
         state = state_of(replace(batch.plan, rate=Rate()), batch.events, now_s)
         row.finished = state.phase == "weighed"

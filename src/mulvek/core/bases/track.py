@@ -27,7 +27,7 @@ DIP_SD_M = 0.002
 """A dip-stick read off the boil, 1 sd."""
 PAN_MEASURE_SD = 0.01
 SPATTER_AND_TASTING = 0.0075
-TRACK_ROWS = 48
+TRACK_ROWS = 40
 
 
 @dataclass(frozen=True, slots=True)

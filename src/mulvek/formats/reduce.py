@@ -1,6 +1,6 @@
 """JSON of the reduction planner: the sentence in, the forecast out. The command line speaks it too."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from typing import Annotated, Literal, Protocol
 
 from pydantic import Field
@@ -211,5 +211,5 @@ class ForecastOut(Out):
             rests_on=rests_on(f),
             batches_behind=plan.rate.batches,
             whys=reasons(f),
-            track=TrackOut(**{name: column.tolist() for name, column in asdict(f.track).items()}),
+            track=TrackOut.model_construct(**{n: getattr(f.track, n).tolist() for n in TrackOut.model_fields}),
         )

@@ -23,3 +23,31 @@ CHILL = Caution("care", "Chill within 2 hours,", "then keep at or below 5 °C.")
 WEAK_BOIL = Caution(
     "care", "It steams but will not roll.", "Raw milk must boil: bring it up on a stronger burner first."
 )
+LID_OFF = Caution(
+    "danger", "Lid off before it climbs:", "under a lid the boil rises unseen. Stay by it, flame watched."
+)
+SOUR = Caution(
+    "care",
+    "This can curdle hot milk.",
+    "Stir it in off the flame once the batch is below 60 °C, and stop if it breaks.",
+)
+HONEY = Caution("danger", "Honey is never for a child under one year,", "cooked or not.")
+IRON = Caution(
+    "care", "Iron greys milk", "and must not store it: move it to another bowl at once; nothing sour in it."
+)
+BARE_MOVEMENT = Caution(
+    "care", "Keep coconut milk at a bare movement:", "80 to 88 °C, one slow stroke every few minutes, no lid."
+)
+HOT_SUGAR = Caution(
+    "danger", "Caramel burns deep.", "No children near, long sleeves, dairy in small pours off the flame."
+)
+
+
+def wet_first(name: str, with_what: str) -> Caution:
+    return Caution("care", f"Wet the {name} first", f"with {with_what} of cold milk, smooth, or it lumps.")
+
+
+def brings_sugar(name: str, grams: str) -> Caution:
+    return Caution(
+        "care", f"The {name} brings {grams} of sugar:", "take so much less of your own for the same sweetness."
+    )

@@ -37,7 +37,9 @@ def heat_capacity_j_k(parts: Parts, celsius: Number) -> Number:
         "ash": parts.minerals,
     }
     return 1e3 * sum(
-        mass * (_CP[group][0] + celsius * (_CP[group][1] + celsius * _CP[group][2])) for group, mass in groups.items()
+        mass * (_CP[group][0] + celsius * (_CP[group][1] + celsius * _CP[group][2]))
+        for group, mass in groups.items()
+        if not (isinstance(mass, float) and mass == 0.0)
     )
 
 
@@ -126,10 +128,14 @@ SURFACE_CONSTANT = CONVECTION * 0.622 / (1007.0 * 0.90)
 """Mass transfer of vapour by the heat-transfer analogy, kg/m² s."""
 SHELTER = 0.60
 """Share of a free surface's evaporation that a pan's rim lets through (±30 %, estimate)."""
+SHELTER_SKIN, SHELTER_LID = 0.35, 0.06
+"""The same under a skin that is left to form, and under a lid."""
 ROOM_VAPOUR_PA = 1500.0
 
 
-def surface_flux_kg_m2_s(celsius: float, pressure_pa: float, activity: float = 1.0) -> float:
+def surface_flux_kg_m2_s(
+    celsius: float, pressure_pa: float, activity: float = 1.0, shelter: float = SHELTER
+) -> float:
     """Steam from a still surface below the boil, kg/m² s; vapour-drift corrected (dossier §4).
 
     >>> round(surface_flux_kg_m2_s(90.0, 101325.0) * 3600, 2)
@@ -139,7 +145,7 @@ def surface_flux_kg_m2_s(celsius: float, pressure_pa: float, activity: float = 1
     if vapour <= ROOM_VAPOUR_PA:
         return 0.0
     drift = math.log((pressure_pa - ROOM_VAPOUR_PA) / (pressure_pa - vapour))
-    return SHELTER * SURFACE_CONSTANT * drift
+    return shelter * SURFACE_CONSTANT * drift
 
 
 @dataclass(frozen=True, slots=True)
@@ -159,13 +165,21 @@ BURNER_KINDS: Mapping[str, BurnerKind] = {key: BurnerKind(key=key, **row) for ke
 FLAME_SHARE: Mapping[str, float] = _BURNERS["flames"]
 
 
+UNTIMED_SD, PAN_FIT_SD = 0.35, 0.10
+SETTING_SD = math.sqrt(UNTIMED_SD**2 - 0.20**2)
+
+
 @dataclass(frozen=True, slots=True)
 class Burner:
-    """One burner of this kitchen. ``strength`` multiplies the kind's nominal power (1 = as built)."""
+    """One burner of this kitchen. ``strength`` multiplies the kind's nominal power (1 = as built).
+
+    ``ln_sd``: how well a strong flame of it is known (sd of ln), once it was timed with water.
+    """
 
     name: str
     kind: str = "lpg-large"
     strength: float = 1.0
+    ln_sd: float | None = None
 
     def __post_init__(self) -> None:
         if self.kind not in BURNER_KINDS:
@@ -173,6 +187,20 @@ class Burner:
             raise BadInput("burner", f"There is no burner kind “{self.kind}”.", f"Use one of: {known}.")
         if not 0.2 <= self.strength <= 5.0:
             raise BadInput("burner", "A burner's strength is 0.2 to 5.", "Use 1 for an ordinary one.")
+
+    def first_guess_sd(self, flame: Flame) -> float:
+        """Spread of ln(true ÷ model rate) before any batch was logged on this flame.
+
+        0.35 untimed: power and setting together (dossier §4). Timing takes out the power's 0.20; what a
+        knob's lower settings mean stays unknown.
+
+        >>> Burner("left").first_guess_sd("medium"), round(Burner("left", ln_sd=0.06).first_guess_sd("strong"), 2)
+        (0.35, 0.12)
+        """
+        if self.ln_sd is None:
+            return UNTIMED_SD
+        setting = PAN_FIT_SD if flame == "strong" else SETTING_SD
+        return min(UNTIMED_SD, math.hypot(self.ln_sd, setting))
 
     def net_power_w(self, flame: Flame, base_diameter_m: float) -> float:
         """Heat that reaches the milk, W: nominal × setting × efficiency for this base (dossier §4).

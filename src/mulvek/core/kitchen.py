@@ -2,10 +2,26 @@
 
 import math
 from dataclasses import dataclass, field
+from typing import Generic, TypeVar
 
 from .errors import BadInput
 from .heat import pressure_at_altitude_pa
 from .quantities import Measures
+
+T = TypeVar("T")
+
+
+@dataclass(frozen=True, slots=True)
+class Kept(Generic[T]):
+    """A thing of the kitchen with its number and version; what a pack of it holds (m³ of a milk, else kg)
+    and costs, in the kitchen's money; ``base``: the material of the tables it was copied from."""
+
+    id: int
+    version: int
+    thing: T
+    pack: float | None = None
+    price: float | None = None
+    base: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,12 +32,16 @@ class Kitchen:
     room_c: float = 27.0
     milk_c: float = 10.0
     measures: Measures = field(default_factory=Measures)
+    fridge_c: float = 4.0
+    freezer_c: float = -18.0
 
     def __post_init__(self) -> None:
         for name, value, low, high, unit in (
             ("altitude", self.altitude_m, -400.0, 4500.0, "m"),
             ("room", self.room_c, 0.0, 50.0, "°C"),
             ("milk_c", self.milk_c, 0.0, 60.0, "°C"),
+            ("fridge_c", self.fridge_c, -2.0, 15.0, "°C"),
+            ("freezer_c", self.freezer_c, -40.0, 0.0, "°C"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
                 raise BadInput(name, f"{value:g} {unit} is not a kitchen's.", f"Give {low:g} to {high:g} {unit}.")

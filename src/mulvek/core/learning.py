@@ -4,15 +4,34 @@ Reduction dossier §4 "Learning": normal-normal updating; a cell is one pan on o
 """
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from .bases.plan import Rate
+from .bases.plan import Rate, Thickness
 
 FIRST_GUESS_SD = 0.35
 SCALE_SD = 0.15
 """1 sd of ln(observed ÷ model) of one finished batch followed by scale (0.20 jug, 0.30 dip-stick)."""
 BURNER_SD, PAN_SD = 0.28, 0.21
+
+
+VERDICTS: Mapping[str, tuple[float, float]] = {"too thick": (1.2, 0.8), "right": (0.0, 0.5), "too thin": (-1.2, 0.8)}
+"""What a verdict on the cold batch says of ln(true ÷ told thickness), and its sd (dossier §7)."""
+
+
+def judge_thickness(prior: Thickness, verdicts: Iterable[str]) -> Thickness:
+    """Belief about this cook's thickness against the model, after verdicts.
+
+    >>> got = judge_thickness(Thickness(), ["too thick", "too thick", "right", "too thin"])
+    >>> round(got.ln_mean, 4), round(got.ln_sd, 4), got.batches
+    (0.1748, 0.3053, 4)
+    """
+    for verdict in verdicts:
+        seen, sd = VERDICTS[verdict]
+        gain = prior.ln_sd**2 / (prior.ln_sd**2 + sd**2)
+        mean = prior.ln_mean + gain * (seen - prior.ln_mean)
+        prior = Thickness(mean, math.sqrt(1 - gain) * prior.ln_sd, prior.batches + 1)
+    return prior
 
 
 @dataclass(frozen=True, slots=True)

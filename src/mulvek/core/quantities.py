@@ -309,3 +309,27 @@ def say(value: float, dimension: Dimension) -> str:
     if dimension == "percent":
         return f"{value * 1e2:.3g} %"
     return f"{value:g}"
+
+
+_DURATION = re.compile(r"([\d.,½¼¾]+)\s*(h|hours?|hrs?|m|min|mins|minutes?|s|sec|seconds?)?(?=\s|$|[\d½¼¾])")
+
+
+def parse_seconds(text: str, field: str) -> float:
+    """A stretch of time in the cook's words, s; a bare number is minutes.
+
+    :raises BadInput: when it is none.
+
+    >>> parse_seconds("40 minutes", "t"), parse_seconds("1 h 30", "t"), parse_seconds("½ hour", "t")
+    (2400.0, 5400.0, 1800.0)
+    """
+    words = text.strip().lower().replace(" and ", " ")
+    if words in ("", "0", "none", "not at all", "no time"):
+        return 0.0
+    found = _DURATION.findall(words)
+    if not found or _DURATION.sub("", words).strip():
+        raise BadInput(field, f"“{text}” is no time.", "Write it like 40 minutes, 2 h or 1 h 30.")
+    seconds = 0.0
+    for number, unit in found:
+        value = parse(number, default_unit="", allow=("none",), field=field).value
+        seconds += value * (3600.0 if unit.startswith("h") else 1.0 if unit.startswith("s") else 60.0)
+    return seconds

@@ -23,6 +23,7 @@ STAGES = (
     "firm dough",
 )
 STAGE_LIMITS_MPA_S = np.array([6.0, 40.0, 400.0, 4e3, 4e4, 4e5, 4e6])
+STAGE_MIDDLES_MPA_S = (3.0, 15.0, 125.0, 1250.0, 1.25e4, 1.25e5, 1.25e6, 1.25e7)
 STAGE_SIGNS = (
     "the film runs straight off",
     "a veil stays on the spoon",

@@ -6,15 +6,13 @@ All functions take floats or arrays; a depth or volume outside the pan is the ca
 """
 
 import math
-from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Literal, Protocol
+from typing import Protocol
 
 import numpy as np
 
 from .errors import BadInput
-from .materials.library import read_table
 from .materials.parts import Number
 
 FLAME_DISC_M = 0.20
@@ -255,48 +253,3 @@ class Kadhai:
     def heated_m2(self, depth_m: Number) -> Number:
         disc = math.pi * FLAME_DISC_M**2 / 4
         return np.minimum(0.8 * self.wetted_m2(depth_m), 1.5 * disc)
-
-
-PanMaterial = Literal["stainless-sandwich", "stainless-thin", "aluminium", "non-stick", "iron", "brass", "enamel"]
-
-
-@dataclass(frozen=True, slots=True)
-class PanMaterialRow:
-    """What a pan is made of: specific heat J/kg K, how uneven its heat is, how much milk sticks to it."""
-
-    key: str
-    name: str
-    heat_capacity_j_kg_k: float
-    hot_spot: float
-    stick: float
-    source: str
-
-
-PAN_MATERIALS: Mapping[str, PanMaterialRow] = {
-    key: PanMaterialRow(key=key, **row) for key, row in read_table("pans.toml").items()
-}
-
-
-@dataclass(frozen=True)
-class Pan:
-    """One pan of this kitchen: its inside shape, what it is made of and its weight."""
-
-    name: str
-    shape: Straight | Flared | Kadhai
-    material: PanMaterial = "stainless-sandwich"
-    mass_kg: float = 1.2
-
-    def __post_init__(self) -> None:
-        if self.material not in PAN_MATERIALS:
-            known = ", ".join(PAN_MATERIALS)
-            raise BadInput("material", f"No pan is made of “{self.material}”.", f"Use one of: {known}.")
-        if not 0.05 <= self.mass_kg <= 30:
-            raise BadInput("mass", f"A pan of {self.mass_kg:g} kg is unlikely.", "Give 0.05 to 30 kg.")
-
-    @property
-    def made_of(self) -> PanMaterialRow:
-        return PAN_MATERIALS[self.material]
-
-    @property
-    def heat_capacity_j_k(self) -> float:
-        return self.mass_kg * self.made_of.heat_capacity_j_kg_k

@@ -16,6 +16,7 @@ from ..errors import Impossible
 from ..heat import (
     CONVECTION,
     RADIATION,
+    SHELTER,
     boiling_point_c,
     heat_capacity_j_k,
     latent_heat_j_kg,
@@ -24,9 +25,10 @@ from ..heat import (
 )
 from ..materials.density import volume_m3
 from ..materials.parts import Number, Parts
+from ..pans import Pan
 from ..scorch import safe_power_w
 from ..texture import viscosity_mpa_s
-from ..vessels import Pan, surface_m2
+from ..vessels import surface_m2
 
 Array = NDArray[np.float64]
 
@@ -35,7 +37,7 @@ ROLL_BELOW_BOIL_K = 2.5
 STALL_K_S = 0.2 / 60
 """Warming slower than this above 85 °C: it steams and will not roll."""
 LONGEST_S = 12 * 3600.0
-TEMPERATURE_TOLERANCE_K = 1e-3
+TEMPERATURE_TOLERANCE_K = 1e-2
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +51,8 @@ class Fire:
     pressure_pa: float
     spare_the_bottom: bool = True
     """Turn down to what the bottom bears once the milk is thick."""
+    heat_up_shelter: float = SHELTER
+    simmer_shelter: float = SHELTER
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,11 +86,12 @@ class _Balance:
     boils_c: float
     room_c: float
     pressure_pa: float
+    shelter: float
 
     def steam(self, celsius: float) -> tuple[float, float]:
         """Steam leaving, kg/s, and the heat left over to warm the milk, W."""
         latent = latent_heat_j_kg(celsius)
-        still = surface_flux_kg_m2_s(celsius, self.pressure_pa, self.activity) * self.surface_m2
+        still = surface_flux_kg_m2_s(celsius, self.pressure_pa, self.activity, self.shelter) * self.surface_m2
         surplus = self.power_w - self.loss_w_k * (celsius - self.room_c) - still * latent
         if surplus <= 0 or celsius <= self.boils_c - 2:
             return still, surplus
@@ -119,7 +124,16 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     water_j_k = heat_capacity_j_k(Parts(water=1.0), middles).tolist()
     seconds = steam = 0.0
     for i, celsius in enumerate(middles.tolist()):
-        balance = _Balance(fire.heat_up_w, surfaces[i], losses[i], activity, boils, fire.room_c, fire.pressure_pa)
+        balance = _Balance(
+            fire.heat_up_w,
+            surfaces[i],
+            losses[i],
+            activity,
+            boils,
+            fire.room_c,
+            fire.pressure_pa,
+            fire.heat_up_shelter,
+        )
         rate, warming = balance.steam(celsius)
         capacity = capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k
         if warming / capacity < STALL_K_S:
@@ -136,18 +150,27 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     return HeatUp(seconds, steam, float(edges[-1]), rolls=True)
 
 
-def simmer(contents: Parts, steam_kg: Array, from_c: float, pan: Pan, fire: Fire) -> Simmer:
-    """Boil down from the first boil.
+@dataclass(frozen=True, slots=True)
+class Descent:
+    """What boiling down meets at each node whatever the flame: rows of the balance's terms, and for the
+    wall the hot viscosity and the heated area."""
+
+    rows: list[tuple[float, ...]]
+    depth_m: Array
+    heated_m2: Array
+    viscosity: Array
+
+
+def descent(contents: Parts, steam_kg: Array, pan: Pan, fire: Fire) -> Descent:
+    """Prepare a way down.
 
     :param contents: what is in the pan at each node (arrays, kg).
     :param steam_kg: steam gone at each node, rising, from the value at the first boil.
-    :param from_c: milk temperature at the first boil.
-    :raises Impossible: field "flame", when it would take more than half a day.
     """
     boils = boiling_point_c(contents, fire.pressure_pa)
     depths = pan.shape.depth_m(volume_m3(contents, np.minimum(boils, 100.0)))
     heated, surfaces = pan.shape.heated_m2(depths), surface_m2(pan.shape, depths)
-    safe_cool, safe_hot = (np.log(safe_power_w(viscosity_mpa_s(contents, t), heated)) for t in (80.0, 100.0))
+    cool, hot = (viscosity_mpa_s(contents, t) for t in (80.0, 100.0))
     rows = zip(
         np.diff(steam_kg, prepend=steam_kg[0]).tolist(),
         surfaces.tolist(),
@@ -155,24 +178,38 @@ def simmer(contents: Parts, steam_kg: Array, from_c: float, pan: Pan, fire: Fire
         water_activity(contents, boiling=True).tolist(),
         boils.tolist(),
         (heat_capacity_j_k(contents, np.minimum(boils, 100.0)) + pan.heat_capacity_j_k).tolist(),
-        safe_cool.tolist(),
-        safe_hot.tolist(),
+        np.log(safe_power_w(cool, heated)).tolist(),
+        np.log(safe_power_w(hot, heated)).tolist(),
         strict=True,
     )
-    temperature, at = min(from_c, float(boils[0])), 0.0
+    return Descent(list(rows), depths, heated, hot)
+
+
+def simmer(way: Descent, from_c: float, fire: Fire, needed: int | None = None) -> Simmer:
+    """Boil down along a prepared way, as far as half a day goes.
+
+    :param from_c: milk temperature at the first boil.
+    :param needed: rows that must be reached; all when not given. Later ones may be left out.
+    :raises Impossible: field "flame", when those would take more than half a day.
+    """
+    temperature, at = min(from_c, way.rows[0][4]), 0.0
     found: list[tuple[float, float, float, float]] = []
-    for gone, surface, loss, activity, boiling, capacity, cool, hot in rows:
+    for gone, surface, loss, activity, boiling, capacity, cool, hot in way.rows:
         watts = fire.simmer_w
         if fire.spare_the_bottom:
             part = (min(temperature, 100.0) - 80.0) / 20.0
             watts = min(watts, math.exp(cool + part * (hot - cool)))
-        balance = _Balance(watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa)
+        balance = _Balance(
+            watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa, fire.simmer_shelter
+        )
         if gone:
             temperature = _next_temperature(balance, temperature, capacity, gone)
         rate, _ = balance.steam(temperature)
         if gone:
             at += gone / rate if rate > 0 else math.inf
         if not at < LONGEST_S:
+            if needed is not None and len(found) >= needed:
+                break
             raise Impossible(
                 "flame",
                 "On this flame it would take more than twelve hours.",

@@ -4,10 +4,28 @@ from ..quantities import say
 from ..ranges import Range
 from ..texture import COLD_C, STAGES
 from ..why import Term, Why
+from .judgement_reasons import judgement_reasons
 from .reduce import CLIMB, Forecast
 from .stops import HOT_C
 
-FIGURES = ("depth", "minutes", "first_boil", "served", "solids", "hot", "cold", "headroom", "rate")
+FIGURES = (
+    "depth",
+    "minutes",
+    "first_boil",
+    "served",
+    "solids",
+    "hot",
+    "cold",
+    "headroom",
+    "rate",
+    "keeping",
+    "colour",
+    "crystals",
+    "early",
+    "halves",
+    "losses",
+    "stir",
+)
 """The figures that explain themselves, by the name the screen asks with."""
 
 _DOSSIER = "Mulvek’s own reduction notes"
@@ -25,6 +43,7 @@ def reasons(f: Forecast) -> dict[str, Why]:
         "cold": _spoon(f, cold=True),
         "headroom": _headroom(f),
         "rate": _rate(f),
+        **judgement_reasons(f),
     }
 
 

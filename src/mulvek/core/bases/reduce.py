@@ -10,24 +10,31 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..cautions import (
+    BARE_MOVEMENT,
     CHILL,
+    HONEY,
+    IRON,
+    LID_OFF,
     LITTLE_WALL,
     MILK_CLIMBS,
+    SOUR,
     SPITS,
     TURN_DOWN,
     WEAK_BOIL,
     Caution,
+    brings_sugar,
+    wet_first,
 )
 from ..errors import Impossible
-from ..heat import heat_capacity_j_k, latent_heat_j_kg
 from ..materials.density import volume_m3
 from ..materials.parts import Parts
 from ..quantities import say
 from ..ranges import Range
-from ..texture import COLD_C, STAGE_SIGNS, STAGES, stage_index, viscosity_ln_sd, viscosity_mpa_s
+from ..texture import STAGE_SIGNS, STAGES, stage_index, viscosity_ln_sd
 from ..vessels import capacity_m3
 from .evaporation import HeatUp
-from .plan import ReducePlan
+from .judgement import Judgement, judge
+from .plan import ReducePlan, Thickness
 from .stops import HOT_C
 from .track import Track, boil_down, grid_through, midway_steam_kg, stop_water_kg, track_down, warm_up
 
@@ -35,6 +42,8 @@ LATE_SUGAR_S = 180.0
 """Heat that sugar stirred in at the end needs to melt and loosen through."""
 CLIMB = {"gentle": 0.35, "medium": 0.60, "strong": 1.00}
 """How much boiling milk swells, share of its volume (common practice)."""
+WET_WITH = {"powder": 1.0, "starch": 2.0}
+"""Cold milk to wet a powder with, times its own weight."""
 CALM_WALL_M = 0.06
 FIRST_BOIL_LN_SD = 0.2
 
@@ -99,6 +108,7 @@ class Forecast:
     after: Parts
     moments: tuple[Moment, ...]
     cautions: tuple[Caution, ...]
+    judgement: Judgement
     track: Track
 
 
@@ -109,7 +119,7 @@ def forecast(plan: ReducePlan) -> Forecast:
         the start or drier than milk goes, a flame that never gets there.
     """
     goal, final = plan.goal_parts, plan.all_parts
-    room = _headroom(plan)
+    room = headroom(plan)
     stop_water = stop_water_kg(plan)
     warm = warm_up(plan)
     steam_at_stop = float(goal.water) - stop_water
@@ -121,6 +131,7 @@ def forecast(plan: ReducePlan) -> Forecast:
         )
     grid = grid_through(plan, warm.steam_kg, steam_at_stop)
     run = boil_down(plan, plan.flame, warm, grid, steam_at_stop)
+    grid = grid[: len(run.at_s)]
     here = int(np.searchsorted(grid, steam_at_stop))
     track, spread = track_down(plan, warm, grid, run)
 
@@ -131,13 +142,12 @@ def forecast(plan: ReducePlan) -> Forecast:
     served_sd = math.hypot(mass_sd, 0.5 * (product_kg - served))
     solids = float(track.total_solids[here])
     solids_sd = solids * float(spread.solids_rel[here])
-    hot_v = float(viscosity_mpa_s(product, HOT_C))
-    cold_v = float(viscosity_mpa_s(product, COLD_C, aged=True))
-    ln_sd = float(viscosity_ln_sd(solids))
+    hot_v, cold_v = float(track.hot_mpa_s[here]), float(track.cold_mpa_s[here])
+    ln_sd = float(viscosity_ln_sd(solids)) * plan.thickness.ln_sd / Thickness().ln_sd
     depth = float(track.depth_m[here])
     after_boil = Range(float(track.low_s[here]), float(track.at_s[here]), float(track.high_s[here]))
     pan_kg = float(track.pan_kg[here])
-    start = goal if plan.sugar_time == "start" else plan.milk_parts
+    start = goal if plan.sugar_time == "start" else plan.base_parts
     start_m3 = float(volume_m3(start, plan.kitchen.milk_c))
     return Forecast(
         plan=plan,
@@ -162,19 +172,24 @@ def forecast(plan: ReducePlan) -> Forecast:
         rate_kg_s=Range.lognormal(float(track.rate_kg_s[here]), plan.rate.ln_sd),
         hot=_spoon(hot_v, ln_sd),
         cold=_spoon(cold_v, ln_sd),
-        before=plan.milk_parts,
+        before=plan.base_parts,
         after=product,
         moments=_moments(plan, warm, track, here),
         cautions=_cautions(plan, room, start_m3, warm, hot_v),
+        judgement=judge(plan, track, here, product),
         track=track,
     )
 
 
-def _headroom(plan: ReducePlan) -> Headroom:
-    shape, start = plan.pan.shape, plan.milk_m3
+def headroom(plan: ReducePlan) -> Headroom:
+    """How far the first boil climbs.
+
+    :raises Impossible: field "pan", when the milk or its boil does not fit.
+    """
+    shape, start = plan.pan.shape, plan.base_m3
     brim = capacity_m3(shape)
-    if plan.sugar_time == "start":
-        start = float(volume_m3(plan.all_parts, plan.kitchen.milk_c))
+    if plan.sugar_time == "start" and plan.sugar_kg:
+        start = float(volume_m3(plan.goal_parts, plan.kitchen.milk_c))
     most = brim / (1 + CLIMB[plan.flame])
     if start > most:
         why = (
@@ -224,6 +239,28 @@ def _moments(plan: ReducePlan, warm: HeatUp, track: Track, here: int) -> tuple[M
     return tuple(sorted(moments, key=lambda m: m.at_s))
 
 
+def _of_the_schools(plan: ReducePlan) -> list[Caution]:
+    """What the chosen way of doing it asks for."""
+    found = []
+    if plan.lid:
+        found.append(LID_OFF)
+    if plan.sugar_kg and "sour" in plan.sugar_kind.flags:
+        found.append(SOUR)
+    if plan.sugar_kg and plan.sugar_kind.key == "honey":
+        found.append(HONEY)
+    if plan.pan.material == "iron":
+        found.append(IRON)
+    if "plant" in plan.milk.flags:
+        found.append(BARE_MOVEMENT)
+    for more in plan.additions:
+        if more.material.group in WET_WITH:
+            found.append(wet_first(more.material.name, say(WET_WITH[more.material.group] * more.mass_kg, "mass")))
+        sugar = float(more.parts.sucrose + more.parts.reducing)
+        if sugar > 0.005 and more.material.group == "concentrate":
+            found.append(brings_sugar(more.material.name, say(sugar, "mass")))
+    return found
+
+
 def _cautions(plan: ReducePlan, room: Headroom, start_m3: float, warm: HeatUp, hot_v: float) -> tuple[Caution, ...]:
     shape = plan.pan.shape
     found = [MILK_CLIMBS]
@@ -235,12 +272,6 @@ def _cautions(plan: ReducePlan, room: Headroom, start_m3: float, warm: HeatUp, h
         found.append(WEAK_BOIL)
     if hot_v > 100:
         found.append(SPITS)
+    found += _of_the_schools(plan)
     found.append(CHILL)
     return tuple(found)
-
-
-def cooling_loss_kg(product: Parts, from_c: float, to_c: float = 25.0, open_share: float = 0.30) -> float:
-    """Steam that leaves while an uncovered bowl cools, kg (dossier §4; share 0.30 ± 0.15, 0.05 covered)."""
-    middle = (from_c + to_c) / 2
-    heat = float(heat_capacity_j_k(product, middle)) * (from_c - to_c)
-    return heat * open_share / float(latent_heat_j_kg(middle))

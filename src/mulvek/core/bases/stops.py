@@ -3,33 +3,42 @@
 Reduction dossier §6. A volume or depth is judged hot, off the boil (95 °C), as the cook sees it.
 """
 
+import math
 import re
 from dataclasses import dataclass
 from typing import Literal
+
+import numpy as np
 
 from ..errors import BadInput
 from ..materials.density import water_at_volume_kg
 from ..materials.parts import Parts
 from ..quantities import Measures, parse, say, say_number
+from ..texture import COLD_C, STAGE_MIDDLES_MPA_S, STAGES, viscosity_mpa_s
 from ..vessels import Shape
+from .windows import find_window
 
 HOT_C = 95.0
 """Off the boil: the temperature at which the hot volume, depth and spoon are judged."""
 
-StopKind = Literal["volume_ratio", "mass_ratio", "volume", "depth", "mass", "total_solids"]
+StopKind = Literal[
+    "volume_ratio", "mass_ratio", "volume", "depth", "mass", "total_solids", "milk_part", "cold_stage"
+]  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
 class Stop:
     """The goal of a reduction.
 
-    ``value`` is a share of the start (ratios), m³, m, kg, or total solids in kg per kg.
+    ``value`` is a share of the start (ratios), m³, m, kg, total solids or solids of the milk part in kg per
+    kg, or the stage it shows on a spoon after a night in the fridge (0-7). ``name``: the named stop it is.
     ``with_sugar``: weight or solids counted with the sugar that goes in at the end.
     """
 
     kind: StopKind
     value: float
     with_sugar: bool = False
+    name: str = ""
 
     @property
     def text(self) -> str:
@@ -38,14 +47,19 @@ class Stop:
         >>> Stop("volume_ratio", 0.5).text, Stop("depth", 0.044).text
         ('half its volume', '4.4 cm deep')
         """
+        if self.name:
+            return self.name
+        if self.kind == "cold_stage":
+            return f"{STAGES[int(self.value)]} cold"
         suffix = " with the sugar" if self.with_sugar else ""
         if self.kind in ("volume_ratio", "mass_ratio"):
             what = "its volume" if self.kind == "volume_ratio" else "its weight"
             return f"{_say_share(self.value)} {what}{suffix}"
         if self.kind == "depth":
             return say(self.value, "length") + " deep"
-        if self.kind == "total_solids":
-            return say(self.value, "percent") + " solids" + suffix
+        if self.kind in ("total_solids", "milk_part"):
+            of = " solids" if self.kind == "total_solids" else " solids of the milk part"
+            return say(self.value, "percent") + of + suffix
         return say(self.value, "mass" if self.kind == "mass" else "volume") + suffix
 
 
@@ -66,7 +80,7 @@ def _say_share(share: float) -> str:
 _TIMES = re.compile(r"^([\d.,½¼¾⅓⅔]+)\s*(?:x|×|times|fold)")
 _FILLER = re.compile(
     r"\b(its|it's|it|the|to|by|of|in|down|reduce|volume|weight|mass|deep|depth|"
-    r"solids?|total|ts|with|left|start|original)\b"
+    r"milk part|solids?|total|ts|with|left|start|original)\b"
 )
 
 
@@ -76,15 +90,20 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
     :raises BadInput: field "stop", when it is nonsense or could mean two things.
 
     >>> read_stop("half its volume")
-    Stop(kind='volume_ratio', value=0.5, with_sugar=False)
+    Stop(kind='volume_ratio', value=0.5, with_sugar=False, name='')
     >>> read_stop("by a third").value, read_stop("3x").value
     (0.6666666666666667, 0.3333333333333333)
     >>> read_stop("31 % solids with the sugar")
-    Stop(kind='total_solids', value=0.31, with_sugar=True)
+    Stop(kind='total_solids', value=0.31, with_sugar=True, name='')
     """
     if len(text) > 80:
         raise BadInput("stop", "That is too long for a stop.", "Write it like “half its volume” or “4.4 cm”.")
     words = text.lower().strip()
+    if window := find_window(words):
+        kind: StopKind = "total_solids" if window.product else "milk_part"
+        return Stop(kind, window.middle, bool(window.product), window.name)
+    if words.endswith(" cold") and words.removesuffix(" cold") in STAGES:
+        return Stop("cold_stage", STAGES.index(words.removesuffix(" cold")))
     with_sugar = "sugar" in words
     words = re.sub(r"\b(counted\s+)?(with|and)?\s*(the\s+)?sugar\b", " ", words).strip()
     by_weight = bool(re.search(r"\b(weight|mass)\b", words))
@@ -109,6 +128,8 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
         return Stop("mass", value, with_sugar)
     if quantity.dimension == "volume":
         return Stop("volume", value)
+    if by_solids and "milk part" in words:
+        return Stop("milk_part", value if value <= 1 else value / 100)
     if by_solids:
         return Stop("total_solids", value if value <= 1 else value / 100, with_sugar)
     if quantity.dimension == "percent" and not by_weight and "volume" not in words:
@@ -131,16 +152,30 @@ def _share(value: float, text: str) -> float:
 
 
 def water_at_stop_kg(
-    stop: Stop, goal: Parts, milk_kg: float, milk_m3: float, shape: Shape, late_sugar: Parts
+    stop: Stop,
+    goal: Parts,
+    milk_kg: float,
+    milk_m3: float,
+    shape: Shape,
+    late: Parts,
+    *,
+    flakes: bool = False,
+    ln_own: float = 0.0,
 ) -> float:
     """Water left in the pan when the stop is reached, kg (may come out below zero: impossible).
 
     :param goal: solids and water in the pan as the stop is judged.
-    :param late_sugar: sugar still to come, counted when the stop says so.
+    :param late: what still goes in, counted when the stop says so.
+    :param flakes: skin folded in, which thickens. :param ln_own: how much thicker this cook's turn out, ln.
     """
-    counted = goal.plus(late_sugar) if stop.with_sugar else goal
-    coming = float(late_sugar.water) if stop.with_sugar else 0.0
+    if stop.kind == "cold_stage":
+        return _water_at_stage_kg(int(stop.value), goal.plus(late), flakes, ln_own) - float(late.water)
+    counted = goal.plus(late) if stop.with_sugar else goal
+    coming = float(late.water) if stop.with_sugar else 0.0
     solids = float(counted.solids)
+    if stop.kind == "milk_part":
+        milk_solids = float(goal.solids - goal.sucrose - goal.reducing)
+        return milk_solids * (1 / stop.value - 1)
     if stop.kind == "total_solids":
         return solids * (1 / stop.value - 1) - coming
     if stop.kind in ("mass", "mass_ratio"):
@@ -152,3 +187,12 @@ def water_at_stop_kg(
         "volume_ratio": lambda: stop.value * milk_m3,
     }[stop.kind]()
     return float(water_at_volume_kg(goal, target_m3, HOT_C))
+
+
+def _water_at_stage_kg(stage: int, product: Parts, flakes: bool, ln_own: float) -> float:
+    """Water that makes the product the middle of a stage when cold, kg (dossier §7, geometric middles)."""
+    solids = float(product.solids)
+    share = np.linspace(0.03, 0.85, 120)
+    water = solids * (1 / share - 1)
+    thick = viscosity_mpa_s(product.with_water(water), COLD_C, aged=True, flakes=flakes)
+    return float(np.interp(math.log(STAGE_MIDDLES_MPA_S[stage]) - ln_own, np.log(thick), water))

@@ -5,17 +5,18 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..browning import browning_dose, colour_index
 from ..errors import Impossible
-from ..heat import Flame
+from ..heat import SHELTER, SHELTER_LID, SHELTER_SKIN, Flame
 from ..materials.density import volume_m3
 from ..materials.parts import Parts
 from ..quantities import say
 from ..ranges import Z80
-from ..scorch import pan_loss_kg, stir_interval_s
+from ..scorch import pan_loss_kg, skins_kg, stir_interval_s, wall_c
 from ..texture import COLD_C, stage_index, viscosity_mpa_s
 from ..vessels import surface_m2
-from .evaporation import Array, Fire, HeatUp, Simmer, heat_up, simmer
-from .plan import ReducePlan
+from .evaporation import Array, Fire, HeatUp, Simmer, descent, heat_up, simmer
+from .plan import Rate, ReducePlan
 from .stops import HOT_C, water_at_stop_kg
 
 DRIEST_MILK_PART = 0.75
@@ -28,6 +29,7 @@ DIP_SD_M = 0.002
 PAN_MEASURE_SD = 0.01
 SPATTER_AND_TASTING = 0.0075
 TRACK_ROWS = 40
+HEAT_UP_STEPS = 36
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,49 +52,67 @@ class Track:
     served_kg: Array
     total_solids: Array
     pan_solids: Array
+    hot_mpa_s: Array
+    cold_mpa_s: Array
     concentration: Array
     hot_stage: Array
     cold_stage: Array
     celsius: Array
     rate_kg_s: Array
     stir_s: Array
+    dose: Array
+    colour: Array
 
 
 def fire_under(plan: ReducePlan, flame: Flame) -> Fire:
-    """Strong to the first boil, then ``flame``."""
+    """The plan's flame to the first boil, then ``flame``."""
     base = plan.pan.shape.base_diameter_m
     return Fire(
-        plan.burner.net_power_w("strong", base),
+        plan.burner.net_power_w(plan.to_boil, base),
         plan.burner.net_power_w(flame, base),
         plan.burner.wall_loss_w_m2_k,
         plan.kitchen.room_c,
         plan.kitchen.pressure_pa,
+        heat_up_shelter=SHELTER_LID if plan.lid else SHELTER,
+        simmer_shelter=SHELTER if plan.stirring in ("scraped", "now and then") else SHELTER_SKIN,
     )
 
 
-def warm_up(plan: ReducePlan) -> HeatUp:
-    start = plan.all_parts if plan.sugar_time == "start" else plan.milk_parts
-    return heat_up(start, plan.kitchen.milk_c, plan.pan, fire_under(plan, plan.flame))
+def warm_up(plan: ReducePlan, steps: int = HEAT_UP_STEPS) -> HeatUp:
+    start = plan.goal_parts if plan.sugar_time == "start" else plan.base_parts
+    return heat_up(start, plan.kitchen.milk_c, plan.pan, fire_under(plan, plan.flame), steps)
 
 
-def boil_down(plan: ReducePlan, flame: Flame, warm: HeatUp, steam: Array, steam_at_stop: float) -> Simmer:
-    """Time and rate at each node of steam, with the sugar in the pan from when it goes in."""
+def contents_along(plan: ReducePlan, warm: HeatUp, steam: Array, steam_at_stop: float) -> Parts:
+    """What is in the pan at each node of steam, with the sugar from when it goes in."""
     goal = plan.goal_parts
     contents = goal.with_water(goal.water - steam)
     if plan.sugar_time == "midway" and plan.sugar_kg:
         gone = midway_steam_kg(plan, warm, steam_at_stop)
-        without = plan.milk_parts.with_water(plan.milk_parts.water - steam)
+        without = plan.base_parts.with_water(plan.base_parts.water - steam)
         contents = Parts(
             *(np.where(steam < gone, a, b) for (_, a), (_, b) in zip(without.items(), contents.items(), strict=True))
         )
-    run = simmer(contents, steam, warm.celsius, plan.pan, fire_under(plan, flame))
-    speed = math.exp(plan.rate.ln_mean)
+    return contents
+
+
+def boil_down(plan: ReducePlan, flame: Flame, warm: HeatUp, steam: Array, steam_at_stop: float) -> Simmer:
+    """Time and rate at each node of steam; nodes beyond the stop and half a day are left out."""
+    fire = fire_under(plan, flame)
+    way = descent(contents_along(plan, warm, steam, steam_at_stop), steam, plan.pan, fire)
+    needed = int(np.searchsorted(steam, steam_at_stop)) + 1
+    return at_learned_speed(simmer(way, warm.celsius, fire, needed), plan.rate)
+
+
+def at_learned_speed(run: Simmer, rate: Rate) -> Simmer:
+    """The model's way down at the speed that logged batches taught."""
+    speed = math.exp(rate.ln_mean)
     return Simmer(run.at_s / speed, run.celsius, run.power_w, run.rate_kg_s * speed)
 
 
 def midway_steam_kg(plan: ReducePlan, warm: HeatUp, steam_at_stop: float) -> float:
     """Steam gone when "midway" sugar goes in, kg."""
-    return min((1 - MIDWAY_SHARE) * plan.milk_kg, (warm.steam_kg + steam_at_stop) / 2)
+    return min((1 - MIDWAY_SHARE) * plan.base_kg, (warm.steam_kg + steam_at_stop) / 2)
 
 
 def stop_water_kg(plan: ReducePlan) -> float:
@@ -107,8 +127,9 @@ def stop_water_kg(plan: ReducePlan) -> float:
             f"{plan.pan.name} is only {say(plan.pan.shape.height_m, 'length')} deep.",
             "Choose a lower level.",
         )
-    late = plan.sugar_parts if plan.sugar_time == "end" else Parts()
-    water = water_at_stop_kg(stop, goal, plan.milk_kg, plan.milk_m3, plan.pan.shape, late)
+    water = water_at_stop_kg(
+        stop, goal, plan.base_kg, plan.base_m3, plan.pan.shape, plan.late_parts, flakes=plan.stirring == "folded"
+    )
     if water >= float(goal.water):
         raise Impossible(
             "stop",
@@ -131,21 +152,23 @@ def _sentence_case(text: str) -> str:
 
 
 def _driest_water_kg(plan: ReducePlan) -> float:
-    milk_solids, all_solids = float(plan.milk_parts.solids), float(plan.all_parts.solids)
+    milk_solids, all_solids = float(plan.base_parts.solids), float(plan.all_parts.solids)
     milk_part = milk_solids * (1 / DRIEST_MILK_PART - 1)
-    late = float(plan.sugar_parts.water) if plan.sugar_time == "end" else 0.0
-    return max(milk_part, all_solids * (1 / DRIEST_PRODUCT - 1)) - late
+    return max(milk_part, all_solids * (1 / DRIEST_PRODUCT - 1) - float(plan.late_parts.water))
 
 
-def steam_grid(plan: ReducePlan, first: float) -> Array:
-    """Nodes of steam from the first boil to as dry as it goes, closer together at the start."""
-    last = float(plan.goal_parts.water) - _driest_water_kg(plan)
-    return np.asarray(first + (last - first) * np.linspace(0.0, 1.0, TRACK_ROWS) ** 1.3)
+def steam_grid(plan: ReducePlan, first: float, last: float | None = None, rows: int = TRACK_ROWS) -> Array:
+    """Nodes of steam from the first boil to ``last`` or as dry as it goes, closer together at the start."""
+    if last is None:
+        last = float(plan.goal_parts.water) - _driest_water_kg(plan)
+    return np.asarray(first + (last - first) * np.linspace(0.0, 1.0, rows) ** 1.3)
 
 
-def grid_through(plan: ReducePlan, first: float, stop: float) -> Array:
+def grid_through(
+    plan: ReducePlan, first: float, stop: float, last: float | None = None, rows: int = TRACK_ROWS
+) -> Array:
     """The nodes, with the stop itself among them."""
-    grid = steam_grid(plan, first)
+    grid = steam_grid(plan, first, last, rows)
     nearest = int(np.argmin(np.abs(grid[1:] - stop))) + 1
     grid[nearest] = stop
     return grid
@@ -168,19 +191,26 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
     volume = volume_m3(judged, HOT_C)
     depth = shape.depth_m(volume)
     solids = product.total_solids
-    hot = viscosity_mpa_s(product, HOT_C)
-    cold = viscosity_mpa_s(product, COLD_C, aged=True)
-    in_pan = viscosity_mpa_s(judged, HOT_C) if plan.sugar_time == "end" and plan.sugar_kg else hot
+    flakes = plan.stirring == "folded"
+    own = math.exp(plan.thickness.ln_mean)
+    hot = own * viscosity_mpa_s(product, HOT_C, flakes=flakes)
+    cold = own * viscosity_mpa_s(product, COLD_C, aged=True, flakes=flakes)
+    in_pan = viscosity_mpa_s(judged, HOT_C, flakes=flakes) if float(plan.late_parts.total) else hot
     top = float(shape.depth_m(float(volume_m3(goal.with_water(goal.water - warm.steam_kg), HOT_C))))
     ring = np.maximum(0.0, shape.wetted_m2(top) - shape.wetted_m2(depth))
     mass = product.total
-    loss = pan_loss_kg(mass, hot, shape.wetted_m2(depth), ring) + SPATTER_AND_TASTING * mass
+    scraped = plan.stirring == "scraped"
+    loss = pan_loss_kg(mass, hot, shape.wetted_m2(depth), ring, scraped=scraped) + SPATTER_AND_TASTING * mass
+    if plan.stirring == "lifted":
+        loss = loss + np.minimum(0.3 * mass, skins_kg(run.at_s, surface_m2(shape, depth)))
     spread = _spread(plan, judged.total, volume, depth)
     steam_sd = np.hypot(spread.mass_kg, plan.milk_kg_sd)
     time_sd = np.hypot(run.at_s * plan.rate.ln_sd, steam_sd / run.rate_kg_s)
-    low, high = _around(run.at_s, time_sd)
+    low, high = around(run.at_s, time_sd)
     flux = run.power_w / shape.heated_m2(depth)
-    sucrose = judged.sucrose / judged.total
+    sugar = judged.sucrose / judged.total
+    stir = stir_interval_s(run.celsius, flux, in_pan, plan.pan, sugar, wetted=plan.wetted)
+    dose = browning_dose(run.at_s, judged, run.celsius, wall_c(run.celsius, flux, in_pan, plan.pan), plan.pan)
     track = Track(
         at_s=run.at_s,
         low_s=low,
@@ -194,17 +224,21 @@ def track_down(plan: ReducePlan, warm: HeatUp, steam: Array, run: Simmer) -> tup
         served_kg=mass - loss,
         total_solids=solids,
         pan_solids=judged.total_solids,
-        concentration=plan.milk_kg / (mass - plan.sugar_kg),
+        hot_mpa_s=hot,
+        cold_mpa_s=cold,
+        concentration=plan.base_kg / (plan.base_kg - steam),
         hot_stage=stage_index(hot),
         cold_stage=stage_index(cold),
         celsius=run.celsius,
         rate_kg_s=run.rate_kg_s,
-        stir_s=stir_interval_s(run.celsius, flux, in_pan, plan.pan, sucrose),
+        stir_s=stir,
+        dose=dose,
+        colour=colour_index(dose),
     )
     return track, spread
 
 
-def _around(at_s: Array, sd_s: Array) -> tuple[Array, Array]:
+def around(at_s: Array, sd_s: Array) -> tuple[Array, Array]:
     """80 % interval of a time: lognormal, additive once the spread is over a half (dossier §4)."""
     sd = sd_s / np.maximum(at_s, 1.0)
     c = np.minimum(sd, 0.5)
@@ -218,7 +252,8 @@ def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spr
     area = surface_m2(plan.pan.shape, depth)
     density = pan_kg / volume
     composition = np.zeros_like(pan_kg)
-    if kind == "total_solids":
+    by_solids = kind in ("total_solids", "milk_part")
+    if by_solids:
         composition = pan_kg * plan.milk.total_solids_sd / float(plan.milk.parts.total_solids)
     weighed = kind in ("mass", "mass_ratio")
     reading = np.maximum(0.005, 0.005 * pan_kg) if weighed else density * area * DIP_SD_M
@@ -228,7 +263,5 @@ def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spr
         volume_m3=mass / density,
         depth_m=np.hypot(PAN_MEASURE_SD * depth, mark / area),
         mass_kg=mass,
-        solids_rel=np.hypot(plan.solids_rel_sd, mass / pan_kg)
-        if kind != "total_solids"
-        else reading / pan_kg + 0 * mass,
+        solids_rel=np.hypot(plan.solids_rel_sd, mass / pan_kg) if not by_solids else reading / pan_kg + 0 * mass,
     )

@@ -40,18 +40,27 @@ def fat_specific_volume(celsius: Number) -> Number:
     return 1.0 / (_FAT[0] + _FAT[1] * celsius)
 
 
+def _none(mass: Number) -> bool:
+    return isinstance(mass, float) and mass == 0.0
+
+
 def excess_volume_m3(parts: Parts) -> Number:
     """Room that sugars take beyond their own as the sugar in the water grows strong, m³."""
     sugars = parts.sucrose + parts.reducing
+    if _none(sugars):
+        return 0.0
     return 0.0225e-3 * sugars**2 / (sugars + parts.water)
 
 
 def solids_volume_m3(parts: Parts, celsius: Number) -> Number:
     """Room of everything but the water, without the excess term, m³."""
     warm = celsius - 20.0
-    return parts.fat * fat_specific_volume(celsius) + sum(
-        getattr(parts, name) * (at_20 + rise * warm) * 1e-3 for name, (at_20, rise) in _PER_KG_AT_20.items()
-    )
+    room = parts.fat * fat_specific_volume(celsius)
+    for name, (at_20, rise) in _PER_KG_AT_20.items():
+        mass = getattr(parts, name)
+        if not _none(mass):
+            room = room + mass * ((at_20 + rise * warm) * 1e-3)
+    return room
 
 
 def volume_m3(parts: Parts, celsius: Number) -> Number:
@@ -74,6 +83,6 @@ def water_at_volume_kg(solids: Parts, target_m3: Number, celsius: Number) -> Num
     """Water that brings these solids to a volume, kg; the excess term by fixed point (settles in a few turns)."""
     rho, base = water_density_kg_m3(celsius), solids_volume_m3(solids, celsius)
     water = (target_m3 - base) * rho
-    for _ in range(12):
+    for _ in range(0 if _none(solids.sucrose + solids.reducing) else 12):
         water = (target_m3 - base - excess_volume_m3(solids.with_water(abs(water) + 1e-9))) * rho
     return water

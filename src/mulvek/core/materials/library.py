@@ -6,19 +6,26 @@ species' own solids (reduction dossier §1, composition tables of De 1980 and Wa
 
 import tomllib
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib.resources import files
-from typing import Any, Literal
+from typing import Any, Literal, get_args
 
 from ..errors import BadInput
 from .parts import Parts
 
-Species = Literal["cow", "buffalo"]
+Species = Literal["cow", "buffalo", "coconut"]
+"""Whose milk: it decides how the solids that are not fat divide."""
+Group = Literal[
+    "milk", "plant", "concentrate", "powder", "cream", "yoghurt", "cheese", "khoya",
+    "sugar", "starch", "fruit", "vegetable", "nut",
+]  # fmt: skip
+GROUPS: tuple[Group, ...] = get_args(Group)
 
 SNF_SPLIT: Mapping[Species, Parts] = {
     "cow": Parts(casein=2.55, whey=0.60, lactose=4.55, minerals=0.72, other=0.14, acid=0.16),
     "buffalo": Parts(casein=3.30, whey=0.65, lactose=4.70, minerals=0.79, other=0.12, acid=0.17),
+    "coconut": Parts(sucrose=1.7, reducing=0.8, minerals=0.7, other=3.4, acid=0.1),
 }
 """How a species' solids-not-fat divide, g per 100 g of its typical milk."""
 
@@ -42,6 +49,10 @@ def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0
     return solids.plus(Parts(water=water, fat=fat, sucrose=sucrose)).scaled(0.01)
 
 
+LABEL_SD = 0.0015
+"""Spread of a label's fat and of its SNF, kg per kg, 1 sd."""
+
+
 @dataclass(frozen=True, slots=True)
 class Material:
     """One row of the tables, or a cook's own milk.
@@ -60,6 +71,11 @@ class Material:
     confidence: str
     species: Species = "cow"
     note: str = ""
+    group: Group = "milk"
+    flags: tuple[str, ...] = ()
+    allergens: tuple[str, ...] = ()
+    ph: float | None = None
+    bulk_sd: float = 0.03
 
     @property
     def total_solids_sd(self) -> float:
@@ -67,12 +83,24 @@ class Material:
         return float((self.fat_sd**2 + self.snf_sd**2) ** 0.5)
 
 
-def own_milk(key: str, name: str, fat: float, snf: float, species: Species, label_sd: float = 0.15) -> Material:
+def own_milk(
+    key: str,
+    name: str,
+    fat: float,
+    snf: float,
+    species: Species,
+    label_sd: float = LABEL_SD * 100,
+    flags: tuple[str, ...] = (),
+) -> Material:
     """A milk as the cook reads it off the label (g per 100 g), spread ``label_sd`` for fat and for SNF.
 
-    :raises BadInput: naming the figure, when it cannot be a milk (fat 0-12, SNF 4-15).
+    For coconut milk "SNF" is its other solids.
+
+    :raises BadInput: naming the figure, when it cannot be a milk (fat 0-12, SNF 4-15; coconut 2-35, 1-15).
     """
-    for field, value, low, high in (("fat", fat, 0.0, 12.0), ("snf", snf, 4.0, 15.0)):
+    plant = species == "coconut"
+    fats, solids = ((2.0, 35.0), (1.0, 15.0)) if plant else ((0.0, 12.0), (4.0, 15.0))
+    for field, value, low, high in (("fat", fat, *fats), ("snf", snf, *solids)):
         if not low <= value <= high:
             raise BadInput(
                 field,
@@ -89,6 +117,9 @@ def own_milk(key: str, name: str, fat: float, snf: float, species: Species, labe
         "the label, as entered",
         "class label: ±0.15",
         species,
+        group="plant" if plant else "milk",
+        flags=(*flags, "plant") if plant else flags,
+        allergens=() if plant else ("milk",),
     )
 
 
@@ -99,6 +130,8 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
     else:
         solids = Parts(**row["parts"])
         parts = solids.with_water(100.0 - solids.total).scaled(0.01)
+    if row["group"] not in GROUPS:
+        raise ValueError(f"material {key}: no group {row['group']}")
     if abs(parts.total - 1.0) > 1e-12 or min(mass for _, mass in parts.items()) < 0:
         raise ValueError(f"material {key}: the parts do not add up to 100")
     return Material(
@@ -112,6 +145,11 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
         row["confidence"],
         row.get("species", "cow"),
         row.get("note", ""),
+        row["group"],
+        tuple(row.get("flags", ())),
+        tuple(row.get("allergens", ("milk",) if row["group"] in ("milk", "concentrate") else ())),
+        row.get("ph"),
+        row.get("bulk_sd", 0.03),
     )
 
 
@@ -126,7 +164,7 @@ def materials() -> Mapping[str, Material]:
     return {key: _material(key, row) for key, row in read_table("materials.toml").items()}
 
 
-def material(key: str) -> Material:
+def material(key: str, field: str = "milk") -> Material:
     """One material of the tables.
 
     :raises BadInput: when there is none of that name, listing those there are.
@@ -135,4 +173,37 @@ def material(key: str) -> Material:
         return materials()[key]
     except KeyError:
         known = ", ".join(materials())
-        raise BadInput("milk", f"There is no milk called “{key}”.", f"Use one of: {known}.") from None
+        raise BadInput(field, f"There is nothing called “{key}”.", f"Use one of: {known}.") from None
+
+
+def own_material(
+    key: str,
+    name: str,
+    base: str,
+    fat: float | None = None,
+    snf: float | None = None,
+    sugar: float | None = None,
+    bulk_kg_m3: float | None = None,
+) -> Material:
+    """The cook's own copy of a material of the tables, with what its label says instead (g per 100 g).
+
+    :raises BadInput: when the base is unknown or the label leaves no room for the rest.
+    """
+    start = material(base)
+    parts = start.parts
+    if (fat, snf, sugar) != (None, None, None):
+        if not set(start.allergens) & {"milk"}:
+            raise BadInput("fat", f"{name} is not milk's: it has no fat and SNF label.", "Leave the label empty.")
+        fat = float(parts.fat) * 100 if fat is None else fat
+        snf = float(parts.msnf) * 100 if snf is None else snf
+        sugar = float(parts.sucrose) * 100 if sugar is None else sugar
+        for field, value in (("fat", fat), ("snf", snf), ("sugar", sugar)):
+            if not 0 <= value <= 100:
+                raise BadInput(field, f"{value:g} g per 100 g cannot be.", "Copy it from the label: 0 to 100.")
+        if snf < 0.1 and fat < 99:
+            raise BadInput("snf", "It has solids that are not fat.", "Copy both from the label.")
+        parts = dairy(fat, snf, start.species, sugar)
+    bulk = start.bulk_kg_m3 if bulk_kg_m3 is None else bulk_kg_m3
+    if not 20 <= bulk <= 2000:
+        raise BadInput("bulk", f"A litre of it cannot weigh {bulk:g} g.", "Weigh a level cup again.")
+    return replace(start, key=key, name=name, parts=parts, bulk_kg_m3=bulk, source="your own copy: " + start.source)

@@ -4,8 +4,9 @@ The eleven parts and their meaning follow the reduction dossier §1. Batches mix
 of each part, which is exact.
 """
 
-from collections.abc import Iterator
-from dataclasses import dataclass, fields, replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, fields
+from operator import add, attrgetter
 from typing import Any
 
 Number = Any
@@ -34,7 +35,7 @@ class Parts:
     acid: Number = 0.0
 
     def items(self) -> Iterator[tuple[str, Number]]:
-        return ((name, getattr(self, name)) for name in PART_NAMES)
+        return zip(PART_NAMES, _masses(self), strict=True)
 
     @property
     def total(self) -> Number:
@@ -71,17 +72,26 @@ class Parts:
         return self.casein + self.whey + self.lactose + self.minerals + self.other + self.acid
 
     def scaled(self, factor: Number) -> "Parts":
-        return Parts(*(mass * factor for _, mass in self.items()))
+        return Parts(*[mass * factor for mass in _masses(self)])
 
     def plus(self, more: "Parts") -> "Parts":
-        return Parts(*(mass + extra for (_, mass), (_, extra) in zip(self.items(), more.items(), strict=True)))
+        return Parts(*map(add, _masses(self), _masses(more)))
 
     def with_water(self, water: Number) -> "Parts":
         """The same solids in other water: how a reduction moves. ``water`` may be an array."""
-        return replace(self, water=water)
+        return Parts(water, *_masses(self)[1:])
 
     def per_kg(self) -> "Parts":
         return self.scaled(1.0 / self.total)
 
 
+def sum_parts(things: Sequence[Parts]) -> Parts:
+    """All of them in one pan."""
+    total, *rest = things
+    for more in rest:
+        total = total.plus(more)
+    return total
+
+
 PART_NAMES = tuple(field.name for field in fields(Parts))
+_masses = attrgetter(*PART_NAMES)

@@ -75,6 +75,12 @@ class Estimate:
             self.var_rate - k_rate * self.cov,
         )
 
+    def scaled(self, share: float) -> "Estimate":
+        """The belief about a share of the pan; how fast its share goes is as sure as before."""
+        return replace(
+            self, water_kg=self.water_kg * share, var_water=self.var_water * share * share, cov=self.cov * share
+        )
+
     def doubted(self, water_kg: float) -> "Estimate":
         """Make room for a reading that the cook insists on: the water may be anywhere up to there."""
         return replace(self, var_water=self.var_water + (water_kg - self.water_kg) ** 2)

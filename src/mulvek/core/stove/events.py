@@ -1,12 +1,18 @@
 """What can happen to a batch on the fire. A batch is the list of these; everything else follows from it."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from ..bases.plan import Addition
+from ..bases.stops import Stop
 from ..heat import Flame
+from ..materials.library import Material
+from ..pans import Pan
+from .attention import Hushed, Missed, Snoozed
 
-ReadingKind = Literal["depth", "weight", "volume"]
+ReadingKind = Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
+Verdict = Literal["too thick", "right", "too thin"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +27,8 @@ class FirstBoil:
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """A depth (m), the weight of the contents without the pan (kg) or a volume (m³), off the boil.
+    """A depth (m), the weight of the contents without the pan (kg) or a volume (m³), off the boil; a spoon
+    stage (0-7, hot), a temperature (°C, while it boils) or a refractometer's degrees Brix (cooled drop).
 
     ``sure``: the cook was asked and stands by a reading that looks unlikely.
     """
@@ -33,7 +40,12 @@ class Reading:
 
 @dataclass(frozen=True, slots=True)
 class Stirred:
-    """Stirred or scraped."""
+    """Stirred through, the bottom scraped."""
+
+
+@dataclass(frozen=True, slots=True)
+class Scraped:
+    """The sides scraped down and stirred in; counts as a stir."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +82,134 @@ class Undo:
     event_id: int
 
 
-Happening = Lit | FirstBoil | Reading | Stirred | SugarIn | FlameChanged | Off | Weighed | Note | Undo
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """How it turned out once cold, against what was told."""
+
+    how: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class StopMoved:
+    """The goal changed on the way."""
+
+    stop: Stop
+
+
+@dataclass(frozen=True, slots=True)
+class SugarPlanned:
+    """How much sugar is to go in, kg; zero for none."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class MilkAdded:
+    """More of the same milk, kg, at ``celsius``."""
+
+    mass_kg: float
+    celsius: float
+
+
+@dataclass(frozen=True, slots=True)
+class PanSwapped:
+    """Poured into another pan of the Larder; what clings to the old one is lost."""
+
+    pan: Pan
+    pan_id: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Paused:
+    """Off the fire for a while, to go on later."""
+
+
+@dataclass(frozen=True, slots=True)
+class Resumed:
+    """Back on the fire."""
+
+
+@dataclass(frozen=True, slots=True)
+class Abandoned:
+    """Given up: it stays in the Book and teaches nothing."""
+
+
+@dataclass(frozen=True, slots=True)
+class PartTaken:
+    """This share of what stands in the pan (above 0, below 1) went into a batch of its own."""
+
+    share: float
+    to_batch: int
+
+
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """How a batch that was parted from another begins: boiling, with what it took along. kg; s since the epoch."""
+
+    from_batch: int
+    boiled_at_s: float
+    water_kg: float
+    water_sd_kg: float
+    sugar_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Joined:
+    """Another batch was poured in: its milk as it was at its start, and the water still in it. kg."""
+
+    from_batch: int
+    milk: Material
+    milk_kg: float
+    sugar_kind: Material
+    sugar_kg: float
+    additions: tuple[Addition, ...]
+    water_kg: float
+    water_sd_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class PouredInto:
+    """This batch went on in another."""
+
+    to_batch: int
+
+
+Happening = (
+    Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
+    | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
+    | PartTaken | Carried | Joined | PouredInto
+    | Missed | Snoozed | Hushed
+)  # fmt: skip
+
+KINDS: Mapping[str, type[Happening]] = {
+    "lit": Lit,
+    "first_boil": FirstBoil,
+    "reading": Reading,
+    "stirred": Stirred,
+    "sugar_in": SugarIn,
+    "flame_changed": FlameChanged,
+    "off": Off,
+    "weighed": Weighed,
+    "note": Note,
+    "judged": Judged,
+    "undo": Undo,
+    "scraped": Scraped,
+    "stop_moved": StopMoved,
+    "sugar_planned": SugarPlanned,
+    "milk_added": MilkAdded,
+    "pan_swapped": PanSwapped,
+    "paused": Paused,
+    "resumed": Resumed,
+    "abandoned": Abandoned,
+    "part_taken": PartTaken,
+    "carried": Carried,
+    "joined": Joined,
+    "poured_into": PouredInto,
+    "missed": Missed,
+    "snoozed": Snoozed,
+    "hushed": Hushed,
+}
+"""Every happening by the name it is kept and sent under."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,7 @@
 """The model's own way down for a plan: what the live estimate starts from and is steered along."""
 
 import math
+from bisect import bisect_right
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import lru_cache
@@ -24,8 +25,18 @@ class WayDown:
 
 
 def _lookup(water: Array, values: Array) -> Callable[[float], float]:
-    rising, ordered = water[::-1].copy(), values[::-1].copy()
-    return lambda w: float(np.interp(w, rising, ordered))
+    """Linear between the nodes, level beyond them; by bisection, as it is asked for one water at a time."""
+    rising, ordered = water[::-1].tolist(), values[::-1].tolist()
+    slopes = (np.diff(ordered) / np.diff(rising)).tolist()
+    last = len(slopes)
+
+    def at(w: float) -> float:
+        i = bisect_right(rising, w) - 1
+        if i < 0:
+            return float(ordered[0])
+        return float(ordered[i] + slopes[i] * (w - rising[i]) if i < last else ordered[last])
+
+    return at
 
 
 @lru_cache(maxsize=64)
@@ -40,6 +51,7 @@ def way_down(plan: ReducePlan, flame: Flame) -> WayDown:
     steam = steam_grid(plan, warm.steam_kg)
     goal_water = float(plan.goal_parts.water)
     run = boil_down(plan, flame, warm, steam, goal_water - stop_water_kg(plan))
+    steam = steam[: len(run.at_s)]
     reference = float(np.median(run.rate_kg_s))
     water = goal_water - steam
     return WayDown(

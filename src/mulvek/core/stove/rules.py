@@ -2,26 +2,44 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 
 from ..bases.plan import ReducePlan
-from ..errors import BadInput, Conflict, Unlikely
+from ..bases.track import stop_water_kg
+from ..errors import BadInput, Conflict, Impossible, Unlikely
 from ..quantities import say
 from ..vessels import capacity_m3
+from . import changes
+from .attention import LONGEST_SNOOZE_S, Snoozed
 from .events import (
+    Abandoned,
+    Carried,
     Event,
     FirstBoil,
     FlameChanged,
+    Joined,
+    Judged,
     Lit,
+    MilkAdded,
     Note,
     Off,
+    PanSwapped,
+    PartTaken,
+    Paused,
+    PouredInto,
     Reading,
+    Resumed,
+    Scraped,
     Stirred,
+    StopMoved,
     SugarIn,
+    SugarPlanned,
     Undo,
     Weighed,
     standing,
 )
-from .running import Fold, fold, reading_water
+from .fold import Fold, fold
+from .readings import check_reading
 
 CLOCK_SLACK_S = 5.0
 LONGEST_NOTE = 2000
@@ -43,6 +61,7 @@ def check_event(plan: ReducePlan, events: Sequence[Event], new: Event) -> None:
         raise Conflict("at", "That lies before the batch was lit.", "Give a later time.")
     now = fold(plan, events, new.at_s)
     _check_phase(now, new)
+    _check_change(now, new)
     if isinstance(new.what, Reading):
         _check_reading(now, new.what)
 
@@ -51,8 +70,8 @@ def _check_undo(events: Sequence[Event], counted: Sequence[Event], undo: Undo) -
     target = next((e for e in events if e.id == undo.event_id), None)
     if target is None:
         raise Conflict("event_id", f"This batch has no event {undo.event_id}.", "Choose one of its own.")
-    if isinstance(target.what, Lit):
-        raise Conflict("event_id", "Lighting the flame cannot be undone.", "Take the batch off instead.")
+    if isinstance(target.what, Lit | Carried):
+        raise Conflict("event_id", "How a batch began cannot be undone.", "Abandon it instead.")
     if not isinstance(target.what, Undo) and target not in counted:
         raise Conflict("event_id", "That is undone already.", "Undo the undo to bring it back.")
 
@@ -64,25 +83,82 @@ def _check_phase(now: Fold, new: Event) -> None:
             raise Conflict("kind", "This batch is lit already.", "Carry on with it.")
         case FirstBoil() if phase != "heating":
             raise Conflict("kind", "The first boil is past.", "Undo it first if it was too early.")
-        case Reading() if phase not in ("boiling",):
+        case Reading() if phase != "boiling":
             raise Conflict("kind", "Readings count from the first boil.", "Press First boil when it rolls.")
         case SugarIn(mass_kg):
             if phase not in ("heating", "boiling", "off"):
                 raise Conflict("kind", "This batch is finished.", "Write a note instead.")
             _within("mass_kg", mass_kg, 100.0)
-        case FlameChanged() | Stirred() if phase not in ("heating", "boiling"):
-            raise Conflict("kind", "It is off the fire.", "Undo Take it off to carry on.")
-        case Off() if phase not in ("heating", "boiling"):
+        case FlameChanged() | Stirred() | Scraped() if phase not in _ON_FIRE or now.paused_at is not None:
+            raise Conflict("kind", "It is off the fire.", "Put it back first, or undo Take it off.")
+        case Off() if phase not in _ON_FIRE:
             raise Conflict("kind", "It is off already.", "Weigh it now.")
         case Weighed(mass_kg):
             if phase not in ("off", "weighed"):
                 raise Conflict("kind", "It is still on the fire.", "Take it off first.")
             _within("mass_kg", mass_kg, 300.0)
+        case Paused() if phase not in _ON_FIRE or now.paused_at is not None:
+            raise Conflict("kind", "It is not on the fire.", "Nothing to pause.")
+        case Resumed() if now.paused_at is None:
+            raise Conflict("kind", "It is not paused.", "Carry on.")
+        case Abandoned() | PouredInto() if phase in _FINISHED:
+            raise Conflict("kind", "This batch is finished.", "It is in the Book.")
+        case Snoozed(_, _, seconds) if not 0 < seconds <= LONGEST_SNOOZE_S:
+            raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
+        case Judged() if phase not in ("off", "weighed"):
+            raise Conflict("kind", "It is not cold yet.", "Say how it turned out once it is off and cooled.")
         case Note(text):
             if not text.strip() or len(text) > LONGEST_NOTE:
                 raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
         case _:
             pass
+
+
+_ON_FIRE = ("heating", "boiling")
+_FINISHED = ("weighed", "abandoned", "poured into another")
+
+
+def _check_change(now: Fold, new: Event) -> None:
+    """A change of mind must leave a plan that can be cooked."""
+    plan, what = now.plan, new.what
+    match what:
+        case StopMoved() | SugarPlanned() | MilkAdded() | PanSwapped() | PartTaken() | Joined():
+            if now.phase not in _ON_FIRE:
+                raise Conflict("kind", "It is off the fire.", "Undo Take it off to change the plan.")
+        case _:
+            return
+    match what:
+        case StopMoved(stop):
+            stop_water_kg(replace(plan, stop=stop))
+        case SugarPlanned(mass_kg):
+            if not (math.isfinite(mass_kg) and mass_kg >= now.sugar_kg):
+                raise BadInput("mass_kg", f"{say(now.sugar_kg, 'mass')} is in already.", "Plan as much or more.")
+            changes.with_sugar(plan, mass_kg)
+        case MilkAdded(mass_kg, celsius):
+            _within("mass_kg", mass_kg, 100.0)
+            if not 0 <= celsius <= 100:
+                raise BadInput("celsius", "Milk is between 0 and 100 °C.", "Say how warm it is.")
+            _fits(now, changes.with_milk(plan, mass_kg), mass_kg)
+        case PanSwapped(pan):
+            if now.level(now.water_kg)[1] > 0.97 * capacity_m3(pan.shape):
+                raise Impossible("pan", f"{pan.name} is too small for what is in there.", "Choose a larger pan.")
+        case PartTaken(share):
+            if now.phase != "boiling":
+                raise Conflict("kind", "Part it once it boils.", "Wait for the first boil.")
+            if not 0.05 <= share <= 0.95:
+                raise BadInput("share", "Take between a twentieth and nearly all.", "Give 5 to 95 %.")
+            changes.scaled(plan, 1 - share)
+        case Joined(milk_kg=milk_kg) as other:
+            if now.phase != "boiling":
+                raise Conflict("kind", "Pour together what boils.", "Wait for the first boil.")
+            _fits(now, changes.joined(plan, other), milk_kg)
+
+
+def _fits(now: Fold, plan: ReducePlan, more_kg: float) -> None:
+    """:raises Impossible: when so much more would stand above the rim, or the stop can no longer be met."""
+    if now.level(now.water_kg)[1] + more_kg / 1000.0 > 0.95 * capacity_m3(plan.pan.shape):
+        raise Impossible("mass_kg", f"{plan.pan.name} has no room for that.", "Add less, or change to a larger pan.")
+    stop_water_kg(plan)
 
 
 def _within(field: str, value: float, high: float) -> None:
@@ -91,27 +167,7 @@ def _within(field: str, value: float, high: float) -> None:
 
 
 def _check_reading(now: Fold, reading: Reading) -> None:
-    plan, pan = now.plan, now.plan.pan
-    if not (math.isfinite(reading.value) and reading.value > 0):
-        raise BadInput("value", "A reading is above zero.", "Read again and type what you see.")
-    height, brim = pan.shape.height_m, capacity_m3(pan.shape)
-    if reading.how == "depth" and reading.value > height:
-        raise BadInput(
-            "value",
-            f"{say(reading.value, 'length')} is above the rim: {pan.name} is {say(height, 'length')} deep.",
-            "Measure from the deepest point up to the milk.",
-        )
-    if reading.how == "volume" and reading.value > brim:
-        raise BadInput(
-            "value",
-            f"{say(reading.value, 'volume')} is more than {pan.name} holds ({say(brim, 'volume')}).",
-            "Read the jug again.",
-        )
-    water, sd = reading_water(plan, reading, now.solids)
-    most = float(now.solids.water) + 4 * (sd + plan.milk_kg_sd)
-    if water < 0 or water > most:
-        what = "less than its solids alone" if water < 0 else "more than went in"
-        raise BadInput("value", f"That would be {what}.", "Read again: off the boil, the pan’s weight taken off.")
+    water, sd = check_reading(now.plan, reading, now.solids, now.water_kg)
     if not reading.sure and now.estimate and now.estimate.surprised_by(water, sd):
         depth, volume = now.level(now.water_kg)
         raise Unlikely(

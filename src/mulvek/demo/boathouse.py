@@ -7,16 +7,24 @@ import numpy as np
 
 from ..core.bases.plan import Rate
 from ..core.bases.reduce import LATE_SUGAR_S, Forecast, forecast
+from ..core.curd.curdle import curdle
 from ..core.heat import Burner
 from ..core.kitchen import Kitchen
-from ..core.materials.library import own_milk
+from ..core.materials.library import own_material, own_milk
+from ..core.measured import Measured
+from ..core.pans import Pan
+from ..core.stove.curd_run import CurdWeighed, Poured, Remark, StepDone, WheyWeighed
 from ..core.stove.events import FirstBoil, Note, Off, Reading, Stirred, SugarIn, Weighed
-from ..core.vessels import Kadhai, Pan, Straight
+from ..core.vessels import Kadhai, Straight
+from ..formats.curd import CurdleIn, StrainIn, read_curdle, read_strain
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..store.curd import Curds
 from ..store.database import Database
 from ..store.larder import Larder
+from ..store.shelf import read_shelf
 from ..store.stove import Stove
 
+BRASS_POT = ((0.0308, 0.5e-3), (0.0438, 1e-3), (0.063, 2e-3), (0.0914, 3.5e-3), (0.118, 5e-3))
 BOATHOUSE = Kitchen(altitude_m=620.0, room_c=26.0, milk_c=8.0)
 DAY_S = 86_400.0
 
@@ -118,23 +126,58 @@ def fill(db: Database, now_s: float) -> bool:
         larder = Larder(session)
         if not larder.ensure_kitchen("The boathouse", BOATHOUSE):
             return False
-        larder.add_milk(own_milk("own", "farm buffalo milk", 6.9, 9.73, "buffalo", label_sd=0.4))
-        larder.add_milk(own_milk("own", "full-cream cow’s milk", 4.1, 8.72, "cow", label_sd=0.3))
+        larder.add_milk(own_milk("own", "farm buffalo milk", 6.9, 9.73, "buffalo", label_sd=0.4), 1e-3, 78.0)
+        larder.add_milk(own_milk("own", "full-cream cow’s milk", 4.1, 8.72, "cow", label_sd=0.3), 0.5e-3, 33.0)
+        larder.add_milk(own_milk("own", "coconut milk, tinned", 19.0, 6.4, "coconut"), 0.4e-3, 120.0)
         larder.add_pan(Pan("the wide kadhai", Kadhai(0.29, 0.086, 0.32, 0.032, flat_diameter_m=0.11), "iron", 2.3))
         larder.add_pan(Pan("the straight pot", Straight(0.22, 0.135), "stainless-sandwich", 1.4))
+        # a pot of no plain shape: fitted by pouring
+        larder.add_pan(Pan("the old brass pot", Measured(BRASS_POT, 0.15), "brass", 2.1))
+        larder.add_ingredient("jaggery", own_material("own", "palm jaggery", "jaggery"), 1.0, 140.0)
+        larder.add_ingredient("whole-powder", own_material("own", "milk powder tin", "whole-powder"), 0.5, 290.0)
         larder.add_burner(Burner("left burner", "lpg-large"))
         larder.add_burner(Burner("right burner", "lpg-small"))
     for past in HISTORY:
         _make(db, past, now_s - past.days_ago * DAY_S, now_s)
     _make(db, RUNNING, now_s - _minutes_in(db), now_s)
+    _curds(db, now_s)
     return True
+
+
+def _curds(db: Database, now_s: float) -> None:
+    """A chhena that was made and weighed, and a yoghurt that hangs now."""
+    words = CurdleIn.model_validate(
+        {"milk": COW, "amount": "2.5 L", "pan": POT, "burner": RIGHT, "wait": "4 minutes"}
+    )
+    hung = StrainIn.model_validate({"amount": "1.2 kg", "end": "shrikhand"})
+    with db.writing() as session:
+        shelf, curds = read_shelf(session), Curds(session)
+        plan = read_curdle(words, shelf)
+        told = curdle(plan)
+        began = now_s - 1.2 * DAY_S
+        made = curds.begin("Chhena for the juniors", "curdle", plan, words.model_dump(mode="json"), COW, began)
+        at = began
+        for stage in told.stages:
+            at += stage.seconds * 1.05
+            if stage.name == "acid":
+                curds.append(made, Poured(told.acid.likely.likely * 0.92, clear=True), at - 30.0, now_s)
+            if stage.name == "weigh":
+                curds.append(made, WheyWeighed(round(told.whey_kg * 0.97, 2)), at - 20.0, now_s)
+                curds.append(made, CurdWeighed(round(told.curd_kg.likely * 0.94, 3)), at, now_s)
+            else:
+                curds.append(made, StepDone(), at, now_s)
+        curds.append(made, Remark("White and springy; a test ball held."), at + 600.0, now_s)
+        began = now_s - 5.3 * 3600.0
+        strained = read_strain(hung, shelf)
+        night = curds.begin("Hung curd for shrikhand", "strain", strained, hung.model_dump(mode="json"), None, began)
+        curds.append(night, WheyWeighed(0.41), began + 2.6 * 3600.0, now_s)
 
 
 def _plan(db: Database, past: Past) -> tuple[ReduceIn, Forecast, Forecast]:
     """The words, what was told, and what truly happened."""
     words = ReduceIn.model_validate(past.words)
     with db.reading() as session:
-        plan = read_plan(words, Larder(session))
+        plan = read_plan(words, read_shelf(session))
     truth = replace(plan, rate=Rate(math.log(past.speed), 0.05))
     return words, forecast(plan), forecast(truth)
 

@@ -1,37 +1,49 @@
 """JSON of a batch: what happens to it, where it stands, its log in words."""
 
-from typing import Annotated, Literal
-
 from pydantic import Field
 
 from ..core.bases.plan import ReducePlan
 from ..core.heat import Flame
 from ..core.quantities import say
 from ..core.ranges import Range
+from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
 from ..core.stove.events import (
+    Abandoned,
+    Carried,
     Event,
     FirstBoil,
     FlameChanged,
     Happening,
+    Joined,
+    Judged,
     Lit,
+    MilkAdded,
     Note,
     Off,
+    PanSwapped,
+    PartTaken,
+    Paused,
+    PouredInto,
     Reading,
+    Resumed,
+    Scraped,
     Stirred,
+    StopMoved,
     SugarIn,
+    SugarPlanned,
     Undo,
     Weighed,
     standing,
 )
-from ..core.stove.running import BatchState, Phase, Point
+from ..core.stove.fold import Fusion, Phase, Point
+from ..core.stove.nudges import nudges
+from ..core.stove.readings import brix, spoon_stage
+from ..core.stove.running import BatchState
+from ..core.texture import STAGE_SIGNS, STAGES
+from .happenings import Key
 from .larder import PanOut
-from .model import Body, Id, Out
+from .model import Body, Out
 from .reduce import ForecastOut, ReduceIn
-
-Key = Annotated[
-    str,
-    Field(min_length=8, max_length=64, pattern=r"^[A-Za-z0-9_-]+$", description="The sender's own, once an event"),
-]
 
 
 class BatchIn(Body):
@@ -42,99 +54,13 @@ class BatchIn(Body):
     key: Key | None = None
 
 
-class _EventBody(Body):
-    key: Key | None = None
-    at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
-
-
-class FirstBoilIn(_EventBody):
-    kind: Literal["first_boil"]
-
-    def happening(self) -> Happening:
-        return FirstBoil()
-
-
-class ReadingIn(_EventBody):
-    """A depth (m), the contents' weight without the pan (kg), or a volume (m³), off the boil."""
-
-    kind: Literal["reading"]
-    how: Literal["depth", "weight", "volume"]
-    value: float
-    sure: bool = Field(False, description="Stand by a reading that looks unlikely")
-
-    def happening(self) -> Happening:
-        return Reading(self.how, self.value, self.sure)
-
-
-class StirredIn(_EventBody):
-    kind: Literal["stirred"]
-
-    def happening(self) -> Happening:
-        return Stirred()
-
-
-class SugarInBody(_EventBody):
-    kind: Literal["sugar_in"]
-    mass_kg: float
-
-    def happening(self) -> Happening:
-        return SugarIn(self.mass_kg)
-
-
-class FlameIn(_EventBody):
-    kind: Literal["flame_changed"]
-    flame: Literal["gentle", "medium", "strong"]
-
-    def happening(self) -> Happening:
-        return FlameChanged(self.flame)
-
-
-class OffIn(_EventBody):
-    kind: Literal["off"]
-
-    def happening(self) -> Happening:
-        return Off()
-
-
-class WeighedIn(_EventBody):
-    kind: Literal["weighed"]
-    mass_kg: float
-
-    def happening(self) -> Happening:
-        return Weighed(self.mass_kg)
-
-
-class NoteIn(_EventBody):
-    kind: Literal["note"]
-    text: str = Field(max_length=2000)
-
-    def happening(self) -> Happening:
-        return Note(self.text)
-
-
-class UndoIn(_EventBody):
-    kind: Literal["undo"]
-    event_id: Id
-
-    def happening(self) -> Happening:
-        return Undo(self.event_id)
-
-
-AnyEventIn = FirstBoilIn | ReadingIn | StirredIn | SugarInBody | FlameIn | OffIn | WeighedIn | NoteIn | UndoIn
-
-
-class EventIn(Body):
-    """One happening."""
-
-    event: Annotated[AnyEventIn, Field(discriminator="kind")]
-
-
 class LogLine(Out):
     event_id: int
     at_s: float
     kind: str
     text: str
     undone: bool
+    undone_by: int | None = None
 
 
 class BatchOut(Out):
@@ -153,6 +79,18 @@ class BatchOut(Out):
     burner_name: str
     phase: Phase
     flame: Flame
+    paused_at_s: float | None
+    scraped_at_s: float | None
+    reheat_s: float
+    past_stop_s: float
+    hushed: bool
+    nudges: list[Nudge]
+    spoon_stage: int
+    stop_spoon_stage: int
+    stop_sign: str
+    last_change: str
+    celsius: float | None
+    brix: float
     sugar_kg: float
     sugar_time: str
     sugar_in_kg: float
@@ -173,6 +111,7 @@ class BatchOut(Out):
     rate_kg_s: Range | None
     stir_every_s: float | None
     weighed_kg: float | None
+    verdict: str | None
     served_kg: Range
     after_boil_s: Range
     depth_keys_m: list[float]
@@ -195,9 +134,10 @@ class BatchOut(Out):
         pan_id: int | None,
         burner_id: int | None,
     ) -> "BatchOut":
+        plan, begun = state.plan, plan
         copied = {n: getattr(state, n) for n in cls.model_fields if n in BatchState.__slots__ and n != "points"}
         counted = standing(events)
-        undoable = [e for e in counted if not isinstance(e.what, Lit | Note)]
+        undoable = [e for e in counted if not isinstance(e.what, Lit | Carried | Note | Judged | Attention)]
         milk_part = state.mass_kg.likely - state.sugar_in_kg
         return cls(
             **copied,
@@ -215,10 +155,18 @@ class BatchOut(Out):
             sugar_kg=plan.sugar_kg,
             sugar_time=plan.sugar_time,
             created_at_s=created_at_s,
-            start_depth_m=told.start_depth_m,
-            concentration=plan.milk_kg / max(milk_part, 1e-3),
+            nudges=list(nudges(state, now_s)),
+            hushed=next((a.on for _, a in reversed(state.said) if isinstance(a, Hushed)), False),
+            spoon_stage=spoon_stage(state.contents, flakes=plan.stirring == "folded"),
+            stop_spoon_stage=(at_stop := _spoon_at_stop(state)),
+            stop_sign=STAGE_SIGNS[at_stop],
+            last_change=changed(state.fusions[-1], plan) if state.fusions else "",
+            brix=float(brix(state.contents)),
+            start_depth_m=told.start_depth_m if plan.pan == begun.pan else _start_depth(plan),
+            concentration=plan.base_kg / max(milk_part, 1e-3),
             served_kg=told.served_kg,
             after_boil_s=told.after_boil_s,
+            verdict=next((e.what.how for e in reversed(counted) if isinstance(e.what, Judged)), None),
             depth_keys_m=_depth_keys(state, plan.pan.shape.height_m),
             points=list(state.points),
             log=_log(events, counted, state),
@@ -233,6 +181,16 @@ class BatchRecord(Out):
     told: ForecastOut
 
 
+def _spoon_at_stop(state: BatchState) -> int:
+    plan = state.plan
+    return spoon_stage(plan.goal_parts.with_water(state.stop_water_kg), flakes=plan.stirring == "folded")
+
+
+def _start_depth(plan: ReducePlan) -> float:
+    """How deep all of it would have stood in the pan it is in now, m."""
+    return float(plan.pan.shape.depth_m(plan.base_m3))
+
+
 def _depth_keys(state: BatchState, height_m: float, keys: int = 7) -> list[float]:
     """Depths a millimetre apart around the expected one: a wet finger's choice of readings."""
     middle = round(state.depth_m.likely, 3)
@@ -241,14 +199,16 @@ def _depth_keys(state: BatchState, height_m: float, keys: int = 7) -> list[float
 
 def _log(events: tuple[Event, ...], counted: list[Event], state: BatchState) -> list[LogLine]:
     standing_ids = {e.id for e in counted}
-    expected = {f.event_id: f.expected_depth_m for f in state.fusions}
+    undone_by = {e.what.event_id: e.id for e in events if isinstance(e.what, Undo)}
+    fusions = {f.event_id: f for f in state.fusions}
     lines = [
         LogLine(
             event_id=event.id,
             at_s=event.at_s,
             kind=type(event.what).__name__.lower(),
-            text=_words(event, expected),
+            text=_words(event, state.plan, fusions.get(event.id)),
             undone=event.id not in standing_ids,
+            undone_by=None if event.id in standing_ids else undone_by.get(event.id),
         )
         for event in events
         if not isinstance(event.what, Undo)
@@ -256,30 +216,101 @@ def _log(events: tuple[Event, ...], counted: list[Event], state: BatchState) -> 
     return sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True)
 
 
-def _words(event: Event, expected: dict[int, float]) -> str:
+def _words(event: Event, plan: ReducePlan, fused: Fusion | None) -> str:
     match event.what:
-        case Lit():
-            return "lit"
-        case FirstBoil():
-            return "first boil"
-        case Reading("depth", value):
-            text = f"read {say(value, 'length')}"
-            return text + (f", forecast {say(expected[event.id], 'length')}" if event.id in expected else "")
-        case Reading("weight", value):
-            return f"weighed {say(value, 'mass')} in the pan"
-        case Reading("volume", value):
-            return f"measured {say(value, 'volume')}"
-        case Stirred():
-            return "stirred"
+        case Reading() as reading:
+            return _read(reading) + (f", {changed(fused, plan)}" if fused else "")
         case SugarIn(mass_kg):
             return f"{say(mass_kg, 'mass')} of sugar in"
         case FlameChanged(flame):
             return f"{flame} flame"
-        case Off():
-            return "taken off"
         case Weighed(mass_kg):
             return f"gave {say(mass_kg, 'mass')}"
         case Note(text):
             return text
-        case _:
-            return ""
+        case Judged(how):
+            return f"cold it was {how}"
+        case StopMoved(stop):
+            return f"stop at {stop.text} instead"
+        case SugarPlanned(mass_kg):
+            return f"{say(mass_kg, 'mass')} of sugar planned" if mass_kg else "no sugar planned"
+        case MilkAdded(mass_kg):
+            return f"{say(mass_kg, 'mass')} of milk added"
+        case PanSwapped(pan):
+            return f"moved into {pan.name}"
+        case PartTaken(share, to_batch):
+            return f"{share * 100:.0f} % taken out into batch {to_batch}"
+        case Carried(from_batch):
+            return f"parted from batch {from_batch}"
+        case Joined(from_batch):
+            return f"batch {from_batch} poured in"
+        case PouredInto(to_batch):
+            return f"poured into batch {to_batch}"
+        case Missed() | Snoozed() | Hushed() as attention:
+            return attention_words(attention)
+        case other:
+            return _PLAIN.get(type(other), "")
+
+
+def attention_words(said: Attention) -> str:
+    match said:
+        case Missed(nudge):
+            return f"{_NUDGED.get(nudge, nudge)} was missed"
+        case Snoozed(nudge, _, seconds):
+            return f"{_NUDGED.get(nudge, nudge)} put off {max(1, round(seconds / 60))} min"
+        case Hushed(on):
+            return "sounds off for what can wait" if on else "sounds on again"
+
+
+_PLAIN: dict[type[Happening], str] = {
+    Lit: "lit",
+    FirstBoil: "first boil",
+    Stirred: "stirred",
+    Scraped: "scraped the sides",
+    Off: "taken off",
+    Paused: "off the fire for a while",
+    Resumed: "back on the fire",
+    Abandoned: "given up",
+}
+_NUDGED = {
+    "stir": "the stir",
+    "scrape": "the scraping",
+    "boilover": "the watch for the boil",
+    "flame": "turning down",
+    "check": "a reading",
+    "chill": "the chilling",
+    "sugar": "the sugar",
+    "stop": "the stop",
+    "paused": "the pause",
+}
+
+
+def _read(reading: Reading) -> str:
+    match reading.how:
+        case "depth":
+            return f"read {say(reading.value, 'length')}"
+        case "weight":
+            return f"weighed {say(reading.value, 'mass')} in the pan"
+        case "volume":
+            return f"measured {say(reading.value, 'volume')}"
+        case "spoon":
+            return f"on the spoon it {STAGES[int(reading.value)]}"
+        case "temperature":
+            return f"read {reading.value:.1f} °C"
+        case "brix":
+            return f"read {reading.value:.1f} °Bx"
+
+
+RATE_TOLD, MINUTES_TOLD_S = 0.03, 45.0
+
+
+def changed(fused: Fusion, plan: ReducePlan) -> str:
+    """What a reading changed, and why, in words."""
+    minutes = round(abs(fused.later_s) / 60)
+    if abs(fused.later_s) < MINUTES_TOLD_S:
+        before, after = fused.half_width_s
+        return "as I thought" + (f", now ±{after / 60:.0f} min" if before - after > 30 else "")
+    later = f"{minutes} min {'later' if fused.later_s > 0 else 'sooner'} than I thought"
+    if abs(fused.rate_ratio - 1) >= RATE_TOLD and (fused.rate_ratio < 1) == (fused.later_s > 0):
+        return f"{later}: the flame is {'weaker' if fused.rate_ratio < 1 else 'stronger'} than {plan.flame}"
+    return f"{later}: there was {'more' if fused.later_s > 0 else 'less'} in the pan"

@@ -1,14 +1,19 @@
 """JSON of the Larder: kitchen, milks, pans, burners."""
 
-from typing import Annotated, Literal
+from dataclasses import asdict, replace
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from ..core.heat import BURNER_KINDS, Burner
-from ..core.kitchen import Kitchen
-from ..core.materials.library import Material, materials, own_milk
+from ..core.heat import BURNER_KINDS, Burner, saturation_temperature_c
+from ..core.kitchen import Kept, Kitchen
+from ..core.materials.density import density_kg_m3
+from ..core.materials.library import Material, Species, materials, own_material, own_milk
+from ..core.measured import Measured
+from ..core.pans import PAN_MATERIALS, Pan, PanMaterial
 from ..core.quantities import Measures
-from ..core.vessels import PAN_MATERIALS, Flared, Kadhai, Pan, PanMaterial, Straight, capacity_m3, outline
+from ..core.ranges import Range
+from ..core.vessels import Flared, Kadhai, Straight, capacity_m3, outline
 from .model import Body, Out
 
 Name = Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")]
@@ -58,7 +63,27 @@ class KadhaiShape(Body):
         )
 
 
-ShapeIn = Annotated[StraightShape | FlaredShape | KadhaiShape, Field(discriminator="kind")]
+class Pair(Body):
+    """So deep with so much water in it, all of it counted."""
+
+    depth_m: float
+    volume_m3: float
+
+
+class MeasuredShape(Body):
+    """A pan fitted to water poured in, shallowest first; inside height up to the rim, m."""
+
+    kind: Literal["measured"]
+    pairs: list[Pair] = Field(min_length=2, max_length=20)
+    height_m: float
+
+    def shape(self) -> Measured:
+        return Measured(tuple((p.depth_m, p.volume_m3) for p in self.pairs), self.height_m)
+
+
+ShapeIn = Annotated[StraightShape | FlaredShape | KadhaiShape | MeasuredShape, Field(discriminator="kind")]
+Version = Annotated[int, Field(ge=1, le=2**31)]
+Price = Annotated[float, Field(gt=0, le=1e6)]
 
 
 class PanIn(Body):
@@ -71,25 +96,74 @@ class PanIn(Body):
         return Pan(self.name.strip(), self.shape.shape(), self.material, self.mass_kg)
 
 
+class PanChange(PanIn):
+    version: Version
+
+
 class MilkIn(Body):
-    """A milk as its label says, g per 100 g."""
+    """A milk as its label says, g per 100 g. For coconut milk "SNF" is its other solids."""
 
     name: Name = "own milk"
     fat_pct: float
     snf_pct: float
-    species: Literal["cow", "buffalo"] = "cow"
+    species: Species = "cow"
+    homogenised: bool = False
+    uht: bool = False
+    snf_sd_pct: float | None = Field(None, gt=0, le=2, description="Spread of SNF, when a lactometer gave it")
+    pack_ml: float | None = Field(None, ge=50, le=50_000)
+    price: Price | None = Field(None, description="Of one pack, in the kitchen's money")
 
     def milk(self) -> Material:
-        return own_milk("own", self.name.strip(), self.fat_pct, self.snf_pct, self.species)
+        flags = tuple(flag for flag in ("homogenised", "uht") if getattr(self, flag))
+        milk = own_milk("own", self.name.strip(), self.fat_pct, self.snf_pct, self.species, flags=flags)
+        return milk if self.snf_sd_pct is None else replace(milk, snf_sd=self.snf_sd_pct / 100)
+
+    @property
+    def pack_m3(self) -> float | None:
+        return None if self.pack_ml is None else self.pack_ml * 1e-6
+
+
+class MilkChange(MilkIn):
+    version: Version
 
 
 class BurnerIn(Body):
     name: Name = "burner"
     kind: BurnerKindKey = "lpg-large"
     strength: float = Field(1.0, description="Multiplier of the kind's usual power")
+    ln_sd: float | None = Field(None, ge=0.01, le=0.35, description="How well it is known, once timed")
 
     def burner(self) -> Burner:
-        return Burner(self.name.strip(), self.kind, self.strength)
+        return Burner(self.name.strip(), self.kind, self.strength, self.ln_sd)
+
+
+class BurnerChange(BurnerIn):
+    version: Version
+
+
+class IngredientIn(Body):
+    """The cook's own copy of a material of the tables."""
+
+    name: Name
+    base: str = Field(max_length=40, description="Key of the material in the tables")
+    fat_pct: float | None = None
+    snf_pct: float | None = None
+    sugar_pct: float | None = None
+    bulk_g_ml: float | None = Field(None, description="What a level cup weighs, g per ml")
+    pack_g: float | None = Field(None, ge=1, le=50_000)
+    price: Price | None = None
+
+    def own(self) -> Material:
+        bulk = None if self.bulk_g_ml is None else self.bulk_g_ml * 1e3
+        return own_material("own", self.name.strip(), self.base, self.fat_pct, self.snf_pct, self.sugar_pct, bulk)
+
+    @property
+    def pack_kg(self) -> float | None:
+        return None if self.pack_g is None else self.pack_g * 1e-3
+
+
+class IngredientChange(IngredientIn):
+    version: Version
 
 
 class KitchenIn(Body):
@@ -104,10 +178,14 @@ class KitchenIn(Body):
     katori_ml: float = 150.0
     tablespoon_ml: float = 15.0
     teaspoon_ml: float = 5.0
+    fridge_c: float = 4.0
+    freezer_c: float = -18.0
+    version: Version | None = None
 
     def kitchen(self) -> Kitchen:
         ml = (self.cup_ml, self.glass_ml, self.katori_ml, self.tablespoon_ml, self.teaspoon_ml)
-        return Kitchen(self.altitude_m, self.room_c, self.milk_c, Measures(*(x * 1e-6 for x in ml)))
+        measures = Measures(*(x * 1e-6 for x in ml))
+        return Kitchen(self.altitude_m, self.room_c, self.milk_c, measures, self.fridge_c, self.freezer_c)
 
 
 class KitchenOut(Out):
@@ -121,11 +199,12 @@ class KitchenOut(Out):
     katori_ml: float
     tablespoon_ml: float
     teaspoon_ml: float
+    fridge_c: float
+    freezer_c: float
+    version: int
 
     @classmethod
-    def of(cls, name: str, kitchen: Kitchen) -> "KitchenOut":
-        from ..core.heat import saturation_temperature_c
-
+    def of(cls, name: str, kitchen: Kitchen, version: int) -> "KitchenOut":
         m = kitchen.measures
         return cls(
             name=name,
@@ -138,11 +217,15 @@ class KitchenOut(Out):
             katori_ml=round(m.katori_m3 * 1e6, 3),
             tablespoon_ml=round(m.tablespoon_m3 * 1e6, 3),
             teaspoon_ml=round(m.teaspoon_m3 * 1e6, 3),
+            fridge_c=kitchen.fridge_c,
+            freezer_c=kitchen.freezer_c,
+            version=version,
         )
 
 
 class MilkOut(Out):
     id: int
+    version: int
     name: str
     species: str
     fat_pct: float
@@ -150,20 +233,86 @@ class MilkOut(Out):
     total_solids_pct: float
     density_kg_m3: float
     spread: str
+    homogenised: bool
+    uht: bool
+    pack_ml: float | None
+    price: float | None
 
     @classmethod
-    def of(cls, id: int, milk: Material) -> "MilkOut":
-        from ..core.materials.density import density_kg_m3
-
+    def of(cls, kept: Kept[Material]) -> "MilkOut":
+        milk = kept.thing
         return cls(
-            id=id,
+            id=kept.id,
+            version=kept.version,
             name=milk.name,
             species=milk.species,
             fat_pct=round(float(milk.parts.fat) * 100, 2),
-            snf_pct=round(float(milk.parts.msnf) * 100, 2),
+            snf_pct=round(float(milk.parts.total_solids - milk.parts.fat) * 100, 2),
             total_solids_pct=round(float(milk.parts.total_solids) * 100, 2),
             density_kg_m3=round(float(density_kg_m3(milk.parts, 20.0)), 1),
             spread=milk.confidence,
+            homogenised="homogenised" in milk.flags,
+            uht="uht" in milk.flags,
+            pack_ml=None if kept.pack is None else round(kept.pack * 1e6, 1),
+            price=kept.price,
+        )
+
+
+class MaterialOut(Out):
+    """A row of the tables, or the cook's own copy: parts in g per 100 g."""
+
+    key: str
+    name: str
+    group: str
+    parts_pct: dict[str, float]
+    total_solids_pct: float
+    bulk_g_ml: float
+    bulk_sd: float
+    flags: list[str]
+    allergens: list[str]
+    ph: float | None
+    note: str
+    source: str
+    confidence: str
+
+    @classmethod
+    def of(cls, m: Material) -> "MaterialOut":
+        return cls(
+            key=m.key,
+            name=m.name,
+            group=m.group,
+            parts_pct={name: round(float(mass) * 100, 2) for name, mass in m.parts.items()},
+            total_solids_pct=round(float(m.parts.total_solids) * 100, 2),
+            bulk_g_ml=round(m.bulk_kg_m3 / 1e3, 3),
+            bulk_sd=m.bulk_sd,
+            flags=list(m.flags),
+            allergens=list(m.allergens),
+            ph=m.ph,
+            note=m.note,
+            source=m.source,
+            confidence=m.confidence,
+        )
+
+
+class IngredientOut(Out):
+    """One of the cook's own ingredients."""
+
+    id: int
+    version: int
+    base: str
+    material: MaterialOut
+    pack_g: float | None
+    price: float | None
+
+    @classmethod
+    def of(cls, kept: Kept[Material]) -> "IngredientOut":
+        return cls(
+            id=kept.id,
+            version=kept.version,
+            base=kept.base,
+            material=MaterialOut.of(kept.thing),
+            pack_g=None if kept.pack is None else round(kept.pack * 1e3, 2),
+            price=kept.price,
         )
 
 
@@ -181,8 +330,10 @@ class PanOut(Out):
     """A pan and what is needed to draw it: its outline as (radius, height) pairs from the base up, m."""
 
     id: int | None
+    version: int
     name: str
     kind: str
+    shape: dict[str, Any]
     material: str
     made_of: str
     mass_kg: float
@@ -191,12 +342,14 @@ class PanOut(Out):
     outline_m: list[list[float]]
 
     @classmethod
-    def of(cls, id: int | None, pan: Pan) -> "PanOut":
+    def of(cls, id: int | None, pan: Pan, version: int = 1) -> "PanOut":
         shape = pan.shape
         return cls(
             id=id,
+            version=version,
             name=pan.name,
             kind=type(shape).__name__.lower(),
+            shape=asdict(shape),
             material=pan.material,
             made_of=pan.made_of.name,
             mass_kg=pan.mass_kg,
@@ -207,14 +360,30 @@ class PanOut(Out):
 
 
 class BurnerOut(Out):
+    """``strong_w``: heat that reaches the milk on a strong flame in a 24 cm pan, W, 80 % range."""
+
     id: int
+    version: int
     name: str
     kind: str
     kind_name: str
+    strength: float
+    ln_sd: float | None
+    strong_w: Range
 
     @classmethod
-    def of(cls, id: int, burner: Burner) -> "BurnerOut":
-        return cls(id=id, name=burner.name, kind=burner.kind, kind_name=BURNER_KINDS[burner.kind].name)
+    def of(cls, kept: Kept[Burner]) -> "BurnerOut":
+        burner = kept.thing
+        return cls(
+            id=kept.id,
+            version=kept.version,
+            name=burner.name,
+            kind=burner.kind,
+            kind_name=BURNER_KINDS[burner.kind].name,
+            strength=burner.strength,
+            ln_sd=burner.ln_sd,
+            strong_w=Range.lognormal(burner.net_power_w("strong", 0.24), burner.first_guess_sd("strong")),
+        )
 
 
 class Choice(Out):
@@ -227,6 +396,10 @@ class LarderOut(Out):
     milks: list[MilkOut]
     pans: list[PanOut]
     burners: list[BurnerOut]
+    ingredients: list[IngredientOut]
+    sugars: list[Choice]
+    enrichers: list[Choice]
+    burner_kinds: list[Choice]
     milk_kinds: list[MilkKind]
     pan_materials: list[Choice]
 
@@ -239,12 +412,28 @@ def milk_kinds() -> list[MilkKind]:
             name=m.name,
             species=m.species,
             fat_pct=round(float(m.parts.fat) * 100, 2),
-            snf_pct=round(float(m.parts.msnf) * 100, 2),
+            snf_pct=round(float(m.parts.total_solids - m.parts.fat) * 100, 2),
         )
         for m in materials().values()
-        if float(m.parts.water) > 0.8
+        if m.group == "milk" or (m.group == "plant" and m.key == "coconut")
     ]
 
 
 def pan_materials() -> list[Choice]:
     return [Choice(key=row.key, name=row.name) for row in PAN_MATERIALS.values()]
+
+
+def burner_kinds() -> list[Choice]:
+    return [Choice(key=key, name=row.name) for key, row in BURNER_KINDS.items()]
+
+
+def sugars() -> list[Choice]:
+    return [Choice(key=m.key, name=m.name) for m in materials().values() if m.group == "sugar"]
+
+
+def enrichers() -> list[Choice]:
+    """What milk is enriched with."""
+    fitting = ("powder", "cream", "concentrate", "cheese", "khoya")
+    return [
+        Choice(key=m.key, name=m.name) for m in materials().values() if m.group in fitting or m.key == "corn-starch"
+    ]

@@ -1,18 +1,33 @@
 """The base of every JSON model: nothing unknown passes, nothing is guessed."""
 
 import json
+from copy import deepcopy
+from functools import cache
 from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
 
-class Out(BaseModel):
+class Model(BaseModel):
+    """A body whose JSON schema is worked out once: many routes declare the same, and the start waits for all."""
+
+    @classmethod
+    def model_json_schema(cls, *args: Any, **kwargs: Any) -> dict[str, Any]:
+        return deepcopy(_schema(cls, *args, **kwargs))
+
+
+@cache
+def _schema(cls: type[Model], *args: Any, **kwargs: Any) -> dict[str, Any]:
+    return super(Model, cls).model_json_schema(*args, **kwargs)
+
+
+class Out(Model):
     """A body that Mulvek sends."""
 
     model_config = ConfigDict(extra="forbid", from_attributes=True)
 
 
-class Body(BaseModel):
+class Body(Model):
     """A body that Mulvek receives: strict ("3" is no number), finite, no unknown fields."""
 
     model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)

@@ -1,27 +1,40 @@
 """JSON of the reduction planner: the sentence in, the forecast out. The command line speaks it too."""
 
 from dataclasses import dataclass
-from typing import Annotated, Literal, Protocol
+from typing import Annotated, Any, Literal, Protocol
 
-from pydantic import Field
+from pydantic import Field, ValidationError
 
-from ..core.bases.plan import Amount, Rate, ReducePlan
+from ..core.bases.judgement import Judgement
+from ..core.bases.plan import Addition, Amount, Rate, ReducePlan, Thickness
 from ..core.bases.reasons import reasons, rests_on
-from ..core.bases.reduce import Forecast, Headroom, Moment, Spoon
+from ..core.bases.reduce import Forecast, Headroom, Moment, Spoon, forecast
 from ..core.bases.stops import read_stop
 from ..core.cautions import Caution
 from ..core.errors import BadInput
-from ..core.heat import Burner
+from ..core.heat import Burner, Flame
 from ..core.kitchen import Kitchen
 from ..core.materials.library import Material, material
 from ..core.materials.parts import Parts
+from ..core.pans import Pan
 from ..core.ranges import Range
-from ..core.vessels import Pan
 from ..core.why import Why
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn, PanOut
 from .model import Body, Id, Out
 
 Words = Annotated[str, Field(max_length=80)]
+
+
+Key = Annotated[str, Field(max_length=40)]
+NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")
+
+
+class AdditionIn(Body):
+    """Something that enriches the milk: a number of the Larder's ingredients or a name of the tables."""
+
+    what: Id | Key
+    amount: Words = Field(description='"30 g", "2 tbsp", "1 cup"; a bare number is g')
+    late: bool = Field(False, description="Stirred in at the end instead of the start")
 
 
 class ReduceIn(Body):
@@ -36,6 +49,12 @@ class ReduceIn(Body):
     stop: Words = Field(description='"half its volume", "4.4 cm", "600 g", "31 % solids"')
     sugar: Words = Field("", description='"110 g", "½ cup"; empty for none; a bare number is g')
     sugar_time: Literal["start", "midway", "end"] = "end"
+    sugar_kind: Id | Key = Field("white-sugar", description="Larder number of an ingredient, or a table name")
+    additions: list[AdditionIn] = Field(default_factory=list, max_length=4)
+    stirring: Literal["scraped", "now and then", "folded", "lifted"] = "scraped"
+    to_boil: Literal["gentle", "medium", "strong"] = Field("strong", description="Flame up to the first boil")
+    lid: bool = Field(False, description="Lid on until the first boil")
+    wetted: bool = Field(False, description="Water stood in the pan before the milk")
     kitchen: KitchenIn | None = Field(None, description="Instead of the Larder's kitchen")
 
 
@@ -46,7 +65,10 @@ class Things(Protocol):
     def pan(self, pan_id: int) -> Pan: ...
     def burner(self, burner_id: int) -> Burner: ...
     def kitchen(self) -> Kitchen: ...
-    def rate(self, pan_id: int, burner_id: int, flame: str) -> Rate: ...
+    def ingredient(self, ingredient_id: int) -> Material: ...
+    def thickness(self) -> Thickness: ...
+    def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
+    def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
 
 
 def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
@@ -55,13 +77,13 @@ def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
     :raises KitchenError: naming the word that cannot be understood or fulfilled.
     """
     kitchen = words.kitchen.kitchen() if words.kitchen else things.kitchen()
-    milk = _milk(words.milk, things)
+    milk = read_milk(words.milk, things)
     pan = words.pan.pan() if isinstance(words.pan, PanIn) else things.pan(words.pan)
     burner = words.burner.burner() if isinstance(words.burner, BurnerIn) else things.burner(words.burner)
-    rate = Rate()
+    rate = Rate(ln_sd=burner.first_guess_sd(words.flame))
     if isinstance(words.pan, int) and isinstance(words.burner, int):
         rate = things.rate(words.pan, words.burner, words.flame)
-    no_sugar = words.sugar.strip().lower() in ("", "0", "none", "no", "no sugar", "0 g")
+    no_sugar = words.sugar.strip().lower() in NO_SUGAR
     return ReducePlan(
         milk=milk,
         amount=Amount.read(words.amount, "amount", "ml", kitchen.measures),
@@ -73,16 +95,42 @@ def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
         sugar_time=words.sugar_time,
         kitchen=kitchen,
         rate=rate,
+        sugar_kind=_sugar_kind(words.sugar_kind, things),
+        additions=tuple(_addition(a, things, kitchen) for a in words.additions),
+        stirring=words.stirring,
+        to_boil=words.to_boil,
+        lid=words.lid,
+        wetted=words.wetted,
+        thickness=things.thickness(),
     )
 
 
-def _milk(milk: int | str | MilkIn, things: Things) -> Material:
+def _sugar_kind(kind: int | str, things: Things) -> Material:
+    found = things.ingredient(kind) if isinstance(kind, int) else material(kind, "sugar_kind")
+    if found.group != "sugar":
+        raise BadInput("sugar_kind", f"{found.name.capitalize()} is not a sugar.", "Choose a sugar of the Larder.")
+    return found
+
+
+def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
+    found = things.ingredient(words.what) if isinstance(words.what, int) else material(words.what, "additions")
+    if found.group in ("milk", "sugar", "fruit", "nut", "vegetable"):
+        raise BadInput(
+            "additions",
+            f"{found.name.capitalize()} does not enrich milk that boils down.",
+            "Choose a powder, cream, a can, soft cheese or starch.",
+        )
+    return Addition(found, Amount.read(words.amount, "additions", "g", kitchen.measures), words.late)
+
+
+def read_milk(milk: int | str | MilkIn, things: Things) -> Material:
+    """A milk by number, by name or by its label."""
     if isinstance(milk, MilkIn):
         return milk.milk()
     if isinstance(milk, int):
         return things.milk(milk)
     found = material(milk)
-    if float(found.parts.water) < 0.7:
+    if found.group not in ("milk", "plant"):
         raise BadInput("milk", f"{found.name.capitalize()} is not a milk to reduce.", "Choose a liquid milk.")
     return found
 
@@ -94,6 +142,16 @@ class Understood:
     amount: str
     stop: str
     sugar: str
+
+
+@dataclass(frozen=True, slots=True)
+class Added:
+    """What enriches the milk, as understood."""
+
+    name: str
+    amount: str
+    mass_kg: float
+    late: bool
 
 
 class Strata(Out):
@@ -141,6 +199,7 @@ class TrackOut(Out):
     celsius: list[float]
     rate_kg_s: list[float]
     stir_s: list[float]
+    colour: list[int]
 
 
 class ForecastOut(Out):
@@ -179,6 +238,9 @@ class ForecastOut(Out):
     cautions: list[Caution]
     rests_on: str
     batches_behind: int
+    sugar_name: str
+    added: list[Added]
+    judgement: Judgement
     whys: dict[str, Why]
     track: TrackOut
 
@@ -210,6 +272,18 @@ class ForecastOut(Out):
             cautions=list(f.cautions),
             rests_on=rests_on(f),
             batches_behind=plan.rate.batches,
+            sugar_name=plan.sugar_kind.name,
+            added=[Added(a.material.name, a.amount.quantity.understood, a.mass_kg, a.late) for a in plan.additions],
             whys=reasons(f),
             track=TrackOut.model_construct(**{n: getattr(f.track, n).tolist() for n in TrackOut.model_fields}),
         )
+
+
+def told_when_lit(stored: dict[str, Any], plan: ReducePlan) -> ForecastOut:
+    """A kept forecast. One kept by an earlier release is filled up with what was not yet told then."""
+    try:
+        return ForecastOut.model_validate(stored)
+    except ValidationError:
+        pass
+    fresh = ForecastOut.of(forecast(plan)).model_dump(mode="json")
+    return ForecastOut.model_validate({**fresh, **stored, "pan": fresh["pan"], "track": fresh["track"]})

@@ -4,15 +4,17 @@ What is acknowledged is on disk: WAL with synchronous=FULL, and every write is o
 so that two devices can never give two happenings the same number.
 """
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from typing import Any
+from typing import Any, TypeVar
 
 from sqlalchemy import Connection, create_engine, event
 from sqlalchemy.orm import Session
 
 BUSY_MS = 5000
+MIGRATIONS = Path(__file__).parent / "migrations"
+T = TypeVar("T")
 
 
 class Database:
@@ -24,17 +26,28 @@ class Database:
         event.listen(self.engine, "connect", _on_connect)
         event.listen(self.engine, "begin", _on_begin)
         self._writer = self.engine.execution_options(immediate=True)
+        self._written = 0
+        self._kept: dict[Callable[[Session], Any], tuple[int, Any]] = {}
         self._migrate()
 
     def _migrate(self) -> None:
+        if self._is_newest():  # the migration tool is a quarter of a second to load: only when it has work
+            return
         from alembic import command
         from alembic.config import Config
 
         config = Config()
-        config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
+        config.set_main_option("script_location", str(MIGRATIONS))
         with self._writer.begin() as connection:
             config.attributes["connection"] = connection
             command.upgrade(config, "head")
+
+    def _is_newest(self) -> bool:
+        with self.engine.connect() as connection:
+            if not connection.dialect.has_table(connection, "alembic_version"):
+                return False
+            found = connection.exec_driver_sql("SELECT version_num FROM alembic_version").scalar()
+        return found == max(path.name for path in (MIGRATIONS / "versions").glob("[0-9]*.py")).split("_")[0]
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
@@ -46,6 +59,17 @@ class Database:
         """One transaction, on disk when the block ends, undone when it raises."""
         with Session(self._writer, expire_on_commit=False) as session, session.begin():
             yield session
+        self._written += 1
+
+    def kept(self, read: Callable[[Session], T]) -> T:
+        """What ``read`` gives, read again only once something was written. One server owns the file."""
+        before = self._written
+        found = self._kept.get(read)
+        if found is None or found[0] != before:
+            with self.reading() as session:
+                found = self._kept[read] = (before, read(session))
+        value: T = found[1]
+        return value
 
     def close(self) -> None:
         self.engine.dispose()

@@ -3,7 +3,8 @@
 from ..core.heat import Burner
 from ..core.kitchen import Kitchen
 from ..core.materials.library import material
-from ..core.vessels import Pan, Straight
+from ..core.pans import Pan
+from ..core.vessels import Straight
 from .database import Database
 from .larder import Larder
 

@@ -1,34 +1,47 @@
-"""The Larder's repository: the kitchen itself, its milks, pans and burners, as core classes."""
+"""The Larder's repository: the kitchen itself, its milks, pans, burners and ingredients, as core classes.
 
+Every row carries a version. A change names the version it was made from: when another tab was quicker, the
+change is refused and nothing is lost silently.
+"""
+
+from collections.abc import Mapping
 from dataclasses import asdict, replace
 from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from ..core.bases.plan import Rate
-from ..core.errors import BadInput, NotFound
+from ..core.errors import BadInput, Conflict, NotFound
 from ..core.heat import Burner
-from ..core.kitchen import Kitchen
-from ..core.learning import Lesson, pooled_prior, update
-from ..core.materials.library import Material, Species, own_milk
+from ..core.kitchen import Kept, Kitchen
+from ..core.materials.library import LABEL_SD, Material, Species, material, own_material, own_milk
+from ..core.measured import Measured
+from ..core.pans import AnyShape, Pan
 from ..core.quantities import Measures
-from ..core.vessels import Flared, Kadhai, Pan, Straight
-from .tables import BatchRow, BurnerRow, KitchenRow, MilkRow, PanRow
+from ..core.vessels import Flared, Kadhai, Straight
+from .tables import BatchRow, BurnerRow, IngredientRow, KitchenRow, MilkRow, PanRow
 
-SHAPES: dict[str, type[Straight] | type[Flared] | type[Kadhai]] = {
+Row = MilkRow | PanRow | BurnerRow | IngredientRow
+SHAPES: dict[str, type[AnyShape]] = {
     "straight": Straight,
     "flared": Flared,
     "kadhai": Kadhai,
+    "measured": Measured,
+}
+TABLES: dict[str, type[Row]] = {
+    "milk": MilkRow,
+    "pan": PanRow,
+    "burner": BurnerRow,
+    "ingredient": IngredientRow,
 }
 
 
-def shape_to_json(shape: Straight | Flared | Kadhai) -> dict[str, Any]:
+def shape_to_json(shape: AnyShape) -> dict[str, Any]:
     kind = next(name for name, cls in SHAPES.items() if type(shape) is cls)
     return {"kind": kind, **asdict(shape)}
 
 
-def shape_from_json(data: dict[str, Any]) -> Straight | Flared | Kadhai:
+def shape_from_json(data: Mapping[str, Any]) -> AnyShape:
     return SHAPES[data["kind"]](**{k: v for k, v in data.items() if k != "kind"})
 
 
@@ -37,6 +50,8 @@ class Larder:
 
     def __init__(self, session: Session) -> None:
         self.session = session
+
+    # -- the kitchen -----------------------------------------------------------------------------------
 
     def row(self) -> KitchenRow:
         """The kitchen; a new file gets an ordinary one."""
@@ -56,100 +71,122 @@ class Larder:
     def kitchen(self) -> Kitchen:
         row = self.row()
         measures = Measures(row.cup_m3, row.glass_m3, row.katori_m3, row.tablespoon_m3, row.teaspoon_m3)
-        return Kitchen(row.altitude_m, row.room_c, row.milk_c, measures)
+        return Kitchen(row.altitude_m, row.room_c, row.milk_c, measures, row.fridge_c, row.freezer_c)
 
-    def change_kitchen(self, name: str, kitchen: Kitchen) -> None:
+    def change_kitchen(self, name: str, kitchen: Kitchen, version: int | None = None) -> None:
         row = self.row()
+        _check_version(row, version, "kitchen")
         row.name = name
+        row.version += 1
         for column, value in _kitchen_columns(kitchen).items():
             setattr(row, column, value)
 
-    def milks(self) -> dict[int, Material]:
+    # -- its things ------------------------------------------------------------------------------------
+
+    def milks(self) -> list[Kept[Material]]:
         rows = self.session.scalars(select(MilkRow).order_by(MilkRow.id))
-        return {row.id: _milk(row) for row in rows}
+        return [Kept(row.id, row.version, _milk(row), row.pack_m3, row.price) for row in rows]
 
-    def pans(self) -> dict[int, Pan]:
+    def pans(self) -> list[Kept[Pan]]:
         rows = self.session.scalars(select(PanRow).order_by(PanRow.id))
-        return {row.id: _pan(row) for row in rows}
+        return [Kept(row.id, row.version, _pan(row)) for row in rows]
 
-    def burners(self) -> dict[int, Burner]:
+    def burners(self) -> list[Kept[Burner]]:
         rows = self.session.scalars(select(BurnerRow).order_by(BurnerRow.id))
-        return {row.id: Burner(row.name, row.kind, row.strength) for row in rows}
+        return [Kept(row.id, row.version, Burner(row.name, row.kind, row.strength, row.ln_sd)) for row in rows]
 
-    def milk(self, milk_id: int) -> Material:
-        row = self.session.get(MilkRow, milk_id)
-        if row is None:
-            raise NotFound("milk", f"There is no milk number {milk_id} in this kitchen.", "Choose one of the Larder.")
-        return _milk(row)
+    def ingredients(self) -> list[Kept[Material]]:
+        rows = self.session.scalars(select(IngredientRow).order_by(IngredientRow.id))
+        return [Kept(row.id, row.version, _ingredient(row), row.pack_kg, row.price, row.base) for row in rows]
 
-    def pan(self, pan_id: int) -> Pan:
-        row = self.session.get(PanRow, pan_id)
-        if row is None:
-            raise NotFound("pan", f"There is no pan number {pan_id} in this kitchen.", "Choose one of the Larder.")
-        return _pan(row)
-
-    def burner(self, burner_id: int) -> Burner:
-        row = self.session.get(BurnerRow, burner_id)
-        if row is None:
-            raise NotFound(
-                "burner", f"There is no burner number {burner_id} in this kitchen.", "Choose one of the Larder."
-            )
-        return Burner(row.name, row.kind, row.strength)
-
-    def add_milk(self, milk: Material) -> int:
-        self._name_is_free(MilkRow, milk.name)
-        row = MilkRow(
-            kitchen_id=self.row().id,
-            name=milk.name,
-            species=milk.species,
-            fat_pct=round(float(milk.parts.fat) * 100, 6),
-            snf_pct=round(float(milk.parts.msnf) * 100, 6),
-            fat_sd=round(milk.fat_sd * 100, 6),
-            snf_sd=round(milk.snf_sd * 100, 6),
-        )
-        self.session.add(row)
-        self.session.flush()
-        return row.id
+    def add_milk(self, milk: Material, pack_m3: float | None = None, price: float | None = None) -> int:
+        return self._add(MilkRow, {**_milk_columns(milk), "pack_m3": pack_m3, "price": price})
 
     def add_pan(self, pan: Pan) -> int:
-        self._name_is_free(PanRow, pan.name)
-        row = PanRow(
-            kitchen_id=self.row().id,
-            name=pan.name,
-            shape=shape_to_json(pan.shape),
-            material=pan.material,
-            mass_kg=pan.mass_kg,
-        )
-        self.session.add(row)
-        self.session.flush()
-        return row.id
+        return self._add(PanRow, _pan_columns(pan))
 
     def add_burner(self, burner: Burner) -> int:
-        self._name_is_free(BurnerRow, burner.name)
-        row = BurnerRow(kitchen_id=self.row().id, name=burner.name, kind=burner.kind, strength=burner.strength)
+        return self._add(BurnerRow, asdict(burner))
+
+    def add_ingredient(
+        self, base: str, own: Material, pack_kg: float | None = None, price: float | None = None
+    ) -> int:
+        return self._add(IngredientRow, {**_ingredient_columns(base, own), "pack_kg": pack_kg, "price": price})
+
+    def change_milk(
+        self, milk_id: int, version: int, milk: Material, pack_m3: float | None, price: float | None
+    ) -> None:
+        columns = {**_milk_columns(milk), "pack_m3": pack_m3, "price": price}
+        row = self.session.get(MilkRow, milk_id)
+        for figure in ("fat", "snf"):
+            # a figure left as it was keeps its own spread, which the label form does not know
+            same = row is not None and abs(getattr(row, f"{figure}_pct") - columns[f"{figure}_pct"]) < 5e-3
+            if same and columns[f"{figure}_sd"] == LABEL_SD * 100:
+                columns[f"{figure}_sd"] = getattr(row, f"{figure}_sd")
+        self._change("milk", milk_id, version, columns)
+
+    def change_pan(self, pan_id: int, version: int, pan: Pan) -> None:
+        self._change("pan", pan_id, version, _pan_columns(pan))
+
+    def change_burner(self, burner_id: int, version: int, burner: Burner) -> None:
+        self._change("burner", burner_id, version, asdict(burner))
+
+    def change_ingredient(
+        self, ingredient_id: int, version: int, base: str, own: Material, pack_kg: float | None, price: float | None
+    ) -> None:
+        columns = {**_ingredient_columns(base, own), "pack_kg": pack_kg, "price": price}
+        self._change("ingredient", ingredient_id, version, columns)
+
+    def remove(self, what: str, thing_id: int, version: int) -> None:
+        """Take a thing out. Batches that used it carry it whole and stay as they are.
+
+        :raises NotFound, Conflict: also when a burner has a batch on it.
+        """
+        row = self._row(what, thing_id)
+        _check_version(row, version, what)
+        if what == "burner":
+            lit = select(BatchRow.name).where(BatchRow.burner_id == thing_id, ~BatchRow.finished)
+            if (name := self.session.scalars(lit).first()) is not None:
+                raise Conflict("burner", f"{name} is on it.", "Finish that batch first.")
+        self.session.delete(row)
+
+    def _row(self, what: str, thing_id: int) -> Row:
+        row: Row | None = self.session.get(TABLES[what], thing_id)  # type: ignore[assignment]
+        if row is None:
+            raise NotFound(
+                what, f"There is no {what} number {thing_id} in this kitchen.", "Choose one of the Larder."
+            )
+        return row
+
+    def _add(self, table: type[Row], columns: Mapping[str, Any]) -> int:
+        self._name_is_free(table, columns["name"])
+        row = table(kitchen_id=self.row().id, **columns)
         self.session.add(row)
         self.session.flush()
         return row.id
 
-    def _name_is_free(self, table: type[MilkRow] | type[PanRow] | type[BurnerRow], name: str) -> None:
-        if self.session.scalars(select(table.id).where(table.name == name)).first() is not None:
+    def _change(self, what: str, thing_id: int, version: int, columns: Mapping[str, Any]) -> None:
+        row = self._row(what, thing_id)
+        _check_version(row, version, what)
+        self._name_is_free(TABLES[what], columns["name"], thing_id)
+        for column, value in columns.items():
+            setattr(row, column, value)
+        row.version += 1
+        self.session.flush()
+
+    def _name_is_free(self, table: type[Row], name: str, but: int | None = None) -> None:
+        taken = self.session.scalars(select(table.id).where(table.name == name)).first()
+        if taken is not None and taken != but:
             raise BadInput("name", f"There is a “{name}” already.", "Give it another name.")
 
-    def rate(self, pan_id: int, burner_id: int, flame: str) -> Rate:
-        """What this kitchen's finished batches say of one pan on one burner on one flame."""
-        rows = self.session.execute(
-            select(BatchRow.pan_id, BatchRow.flame, BatchRow.lesson_ln, BatchRow.lesson_sd).where(
-                BatchRow.burner_id == burner_id, BatchRow.finished
-            )
-        ).all()
-        cells: dict[tuple[int, str], list[Lesson]] = {}
-        for pan, its_flame, ln_ratio, sd in rows:
-            if pan is None or ln_ratio is None or sd is None:
-                continue
-            cells.setdefault((pan, its_flame), []).append(Lesson(ln_ratio, sd))
-        own = cells.pop((pan_id, flame), [])
-        prior = pooled_prior(list(cells.values())) if cells else Rate()
-        return update(prior, own)
+
+def _check_version(row: Row | KitchenRow, version: int | None, what: str) -> None:
+    if version is not None and row.version != version:
+        raise Conflict(
+            "version",
+            f"This {what} was changed elsewhere meanwhile.",
+            "Look at it as it is now, then change it again: what you typed is still here.",
+        )
 
 
 def _kitchen_columns(kitchen: Kitchen) -> dict[str, float]:
@@ -157,9 +194,21 @@ def _kitchen_columns(kitchen: Kitchen) -> dict[str, float]:
     return {**{k: v for k, v in columns.items() if k != "measures"}, **columns["measures"]}
 
 
+def _milk_columns(milk: Material) -> dict[str, Any]:
+    return {
+        "name": milk.name,
+        "species": milk.species,
+        "fat_pct": round(float(milk.parts.fat) * 100, 6),
+        "snf_pct": round((float(milk.parts.total_solids) - float(milk.parts.fat)) * 100, 6),
+        "fat_sd": round(milk.fat_sd * 100, 6),
+        "snf_sd": round(milk.snf_sd * 100, 6),
+        "flags": [flag for flag in milk.flags if flag != "plant"],
+    }
+
+
 def _milk(row: MilkRow) -> Material:
-    species: Species = "buffalo" if row.species == "buffalo" else "cow"
-    milk = own_milk(str(row.id), row.name, row.fat_pct, row.snf_pct, species)
+    species: Species = row.species if row.species in ("buffalo", "coconut") else "cow"  # type: ignore[assignment]
+    milk = own_milk(str(row.id), row.name, row.fat_pct, row.snf_pct, species, flags=tuple(row.flags))
     return replace(
         milk,
         fat_sd=row.fat_sd / 100,
@@ -168,5 +217,29 @@ def _milk(row: MilkRow) -> Material:
     )
 
 
+def _pan_columns(pan: Pan) -> dict[str, Any]:
+    return {
+        "name": pan.name,
+        "shape": shape_to_json(pan.shape),
+        "material": pan.material,
+        "mass_kg": pan.mass_kg,
+    }
+
+
 def _pan(row: PanRow) -> Pan:
     return Pan(row.name, shape_from_json(row.shape), row.material, row.mass_kg)  # type: ignore[arg-type]
+
+
+def _ingredient_columns(base: str, own: Material) -> dict[str, Any]:
+    label: dict[str, float | None] = {"fat_pct": None, "snf_pct": None, "sugar_pct": None}
+    if own.parts != material(base).parts:
+        label = {
+            "fat_pct": round(float(own.parts.fat) * 100, 6),
+            "snf_pct": round(float(own.parts.msnf) * 100, 6),
+            "sugar_pct": round(float(own.parts.sucrose) * 100, 6),
+        }
+    return {"name": own.name, "base": base, "bulk_kg_m3": own.bulk_kg_m3, **label}
+
+
+def _ingredient(row: IngredientRow) -> Material:
+    return own_material(str(row.id), row.name, row.base, row.fat_pct, row.snf_pct, row.sugar_pct, row.bulk_kg_m3)

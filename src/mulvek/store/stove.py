@@ -12,36 +12,27 @@ from sqlalchemy.orm import Session
 from ..core.bases.plan import Rate, ReducePlan
 from ..core.errors import Conflict, NotFound
 from ..core.stove.events import (
+    KINDS,
+    Abandoned,
+    Carried,
     Event,
-    FirstBoil,
-    FlameChanged,
     Happening,
+    Joined,
+    Judged,
     Lit,
-    Note,
-    Off,
-    Reading,
-    Stirred,
-    SugarIn,
+    PartTaken,
+    PouredInto,
+    Resumed,
     Undo,
     Weighed,
+    standing,
 )
 from ..core.stove.rules import check_event
 from ..core.stove.running import BatchState, state_of
+from .curd import Curds
 from .larder import Larder
 from .tables import BatchRow, EventRow
 
-KINDS: dict[str, type[Happening]] = {
-    "lit": Lit,
-    "first_boil": FirstBoil,
-    "reading": Reading,
-    "stirred": Stirred,
-    "sugar_in": SugarIn,
-    "flame_changed": FlameChanged,
-    "off": Off,
-    "weighed": Weighed,
-    "note": Note,
-    "undo": Undo,
-}
 _PLAN = TypeAdapter(ReducePlan)
 _ADAPTERS = {kind: TypeAdapter(cls) for kind, cls in KINDS.items()}
 
@@ -102,17 +93,38 @@ class Stove:
 
         :raises Conflict: when that burner has a batch on it.
         """
-        if key is not None:
-            again = select(EventRow.batch_id).where(EventRow.key == key, EventRow.number == 1)
-            if (known := self.session.scalars(again).first()) is not None:
-                return known
+        if key is not None and (known := self._begun(key)) is not None:
+            return known
+        return self._begin(name, plan, words, forecast, pan_id, burner_id, Lit(), now_s, key)
+
+    def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
+        """Name of the batch that is on a burner, if any; one that is paused has left it."""
         for other in self.running():
-            if other.burner_id == burner_id and other.state(now_s).phase in ("heating", "boiling"):
-                raise Conflict(
-                    "burner",
-                    f"{other.name} is still on the {plan.burner.name}.",
-                    "Take it off, or use another burner.",
-                )
+            if other.burner_id == burner_id and other.id != but:
+                state = other.state(now_s)
+                if state.phase in ("heating", "boiling") and state.paused_at_s is None:
+                    return other.name
+        return Curds(self.session).on_burner(burner_id, now_s)
+
+    def _free(self, burner_id: int | None, now_s: float, but: int | None = None) -> None:
+        """:raises Conflict: field "burner", when something is on it."""
+        name = None if burner_id is None else self.on_burner(burner_id, now_s, but)
+        if name is not None:
+            raise Conflict("burner", f"{name} is still on it.", "Take it off, or use another burner.")
+
+    def _begin(
+        self,
+        name: str,
+        plan: ReducePlan,
+        words: dict[str, Any],
+        forecast: dict[str, Any],
+        pan_id: int,
+        burner_id: int,
+        first: Happening,
+        now_s: float,
+        key: str | None,
+    ) -> int:
+        self._free(burner_id, now_s)
         row = BatchRow(
             kitchen_id=Larder(self.session).row().id,
             name=name,
@@ -127,8 +139,74 @@ class Stove:
         )
         self.session.add(row)
         self.session.flush()
-        self._write(row.id, Event(1, now_s, Lit()), now_s, key)
+        self._write(row.id, Event(1, now_s, first), now_s, key)
         return row.id
+
+    def part(
+        self,
+        batch: Batch,
+        share: float,
+        name: str,
+        plan: ReducePlan,
+        words: dict[str, Any],
+        forecast: dict[str, Any],
+        pan_id: int,
+        burner_id: int,
+        now_s: float,
+        key: str | None = None,
+    ) -> int:
+        """Part of what boils goes on as a batch of its own, under ``plan``. Both are written, or neither."""
+        if key is not None and (known := self._begun(key)) is not None:
+            return known
+        state = batch.state(now_s)
+        taken = PartTaken(share, 0)
+        check_event(batch.plan, batch.events, Event(self._next(batch.id), now_s, taken))
+        assert state.boiled_at_s is not None
+        carried = Carried(
+            batch.id,
+            state.boiled_at_s,
+            state.water_kg * share,
+            max(0.02 * state.water_kg * share, share * state.water_sd_kg),
+            state.sugar_in_kg * share,
+        )
+        made = self._begin(name, plan, words, forecast, pan_id, burner_id, carried, now_s, key)
+        self._append(batch, PartTaken(share, made), now_s, now_s, None)
+        return made
+
+    def pour(self, batch: Batch, into: Batch, now_s: float, key: str | None = None) -> None:
+        """Pour one boiling batch into another. Both are written, or neither."""
+        if key is not None and self._known(batch.id, key) is not None:
+            return
+        if batch.id == into.id:
+            raise Conflict("into", "It is in there already.", "Choose another batch.")
+        state = batch.state(now_s)
+        if state.phase != "boiling":
+            raise Conflict("kind", "Pour together what boils.", "Wait for the first boil.")
+        plan = state.plan
+        joined = Joined(
+            batch.id,
+            plan.milk,
+            plan.milk_kg,
+            plan.sugar_kind,
+            state.sugar_in_kg,
+            plan.additions,
+            state.water_kg,
+            state.water_sd_kg,
+        )
+        self._append(into, joined, now_s, now_s, None)
+        self._append(batch, PouredInto(into.id), now_s, now_s, key)
+
+    def _begun(self, key: str) -> int | None:
+        again = select(EventRow.batch_id).where(EventRow.key == key, EventRow.number == 1)
+        return self.session.scalars(again).first()
+
+    def _known(self, batch_id: int, key: str) -> Event | None:
+        again = select(EventRow).where(EventRow.batch_id == batch_id, EventRow.key == key)
+        row = self.session.scalars(again).first()
+        return _event(row) if row is not None else None
+
+    def _next(self, batch_id: int) -> int:
+        return (self.session.scalar(select(func.max(EventRow.number)).where(EventRow.batch_id == batch_id)) or 0) + 1
 
     def append(self, batch_id: int, what: Happening, at_s: float, now_s: float, key: str | None = None) -> Event:
         """Check a happening against the batch and write it.
@@ -138,18 +216,41 @@ class Stove:
         :raises NotFound, Conflict, BadInput, Unlikely: as the core's rules say.
         """
         batch = self.batch(batch_id)
-        if key is not None:
-            known = self.session.scalars(
-                select(EventRow).where(EventRow.batch_id == batch_id, EventRow.key == key)
-            ).first()
-            if known is not None:
-                return _event(known)
-        last = self.session.scalar(select(func.max(EventRow.number)).where(EventRow.batch_id == batch_id))
-        event = Event((last or 0) + 1, at_s, what)
+        if key is not None and (known := self._known(batch_id, key)) is not None:
+            return known
+        if isinstance(what, Resumed):
+            self._free(batch.burner_id, now_s, batch_id)
+        event = self._append(batch, what, at_s, now_s, key)
+        if isinstance(what, Undo):
+            self._undo_with_partner(batch, what, now_s)
+        return event
+
+    def _append(self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None) -> Event:
+        event = Event(self._next(batch.id), at_s, what)
         check_event(batch.plan, batch.events, event)
-        self._write(batch_id, event, now_s, key)
+        self._write(batch.id, event, now_s, key)
         self._keep_lesson(replace(batch, events=(*batch.events, event)), now_s)
         return event
+
+    def _undo_with_partner(self, batch: Batch, undo: Undo, now_s: float) -> None:
+        """What two batches share is taken back in both: the part that was taken, the pan that was poured."""
+        target = next(e for e in batch.events if e.id == undo.event_id).what
+        match target:
+            case PartTaken(to_batch=other_id):
+                other = self.batch(other_id)
+                if other.state(now_s).phase not in ("weighed", "abandoned", "poured into another"):
+                    self._append(other, Abandoned(), now_s, now_s, None)
+            case Joined(from_batch=other_id) | PouredInto(to_batch=other_id):
+                other = self.batch(other_id)
+                theirs = next((e for e in reversed(standing(other.events)) if _is_partner(e.what, batch.id)), None)
+                if theirs is not None:
+                    self._append(other, Undo(theirs.id), now_s, now_s, None)
+            case Undo():
+                ended = next(e for e in batch.events if e.id == target.event_id).what
+                if isinstance(ended, PartTaken | Joined | PouredInto):
+                    raise Conflict("event_id", "That was between two batches.", "Part or pour it again.")
+            case _:
+                pass
 
     def _write(self, batch_id: int, event: Event, now_s: float, key: str | None) -> None:
         kind = kind_of(event.what)
@@ -173,10 +274,15 @@ class Stove:
         """Whether it is finished and what it taught, worked out again after every event, undo included."""
         row = self.session.get(BatchRow, batch.id)
         assert row is not None
+        judged = [event.what for event in standing(batch.events) if isinstance(event.what, Judged)]
+        row.verdict = judged[-1].how if judged else None
+        if not any(isinstance(event.what, Weighed | Abandoned | PouredInto) for event in standing(batch.events)):
+            row.finished, row.lesson_ln, row.lesson_sd = False, None, None
+            return
         # judged from the first guess, not from what earlier batches taught: each lesson stands on its own
         state = state_of(replace(batch.plan, rate=Rate()), batch.events, now_s)
-        row.finished = state.phase == "weighed"
-        lesson = state.lesson if row.finished else None
+        row.finished = state.phase in ("weighed", "abandoned", "poured into another")
+        lesson = state.lesson if state.phase == "weighed" else None
         row.lesson_ln = lesson.ln_ratio if lesson else None
         row.lesson_sd = lesson.ln_sd if lesson else None
 
@@ -188,6 +294,13 @@ class Stove:
         for row in rows:
             found[row.batch_id].append(_event(row))
         return {batch_id: tuple(events) for batch_id, events in found.items()}
+
+
+def _is_partner(what: Happening, batch_id: int) -> bool:
+    match what:
+        case Joined(from_batch=other) | PouredInto(to_batch=other):
+            return other == batch_id
+    return False
 
 
 def _event(row: EventRow) -> Event:

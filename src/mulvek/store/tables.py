@@ -24,6 +24,9 @@ class KitchenRow(Base):
     katori_m3: Mapped[float]
     tablespoon_m3: Mapped[float]
     teaspoon_m3: Mapped[float]
+    fridge_c: Mapped[float]
+    freezer_c: Mapped[float]
+    version: Mapped[int] = mapped_column(default=1)
 
 
 class MilkRow(Base):
@@ -39,6 +42,10 @@ class MilkRow(Base):
     snf_pct: Mapped[float]
     fat_sd: Mapped[float]
     snf_sd: Mapped[float]
+    flags: Mapped[list[str]] = mapped_column(JSON, default=list)
+    pack_m3: Mapped[float | None]
+    price: Mapped[float | None]
+    version: Mapped[int] = mapped_column(default=1)
 
 
 class PanRow(Base):
@@ -52,6 +59,7 @@ class PanRow(Base):
     shape: Mapped[dict[str, Any]] = mapped_column(JSON)
     material: Mapped[str]
     mass_kg: Mapped[float]
+    version: Mapped[int] = mapped_column(default=1)
 
 
 class BurnerRow(Base):
@@ -62,6 +70,26 @@ class BurnerRow(Base):
     name: Mapped[str]
     kind: Mapped[str]
     strength: Mapped[float]
+    ln_sd: Mapped[float | None]
+    version: Mapped[int] = mapped_column(default=1)
+
+
+class IngredientRow(Base):
+    """The cook's own copy of a material of the tables: its name, label, cup weight, pack and price."""
+
+    __tablename__ = "ingredient"
+    __table_args__ = (UniqueConstraint("kitchen_id", "name"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    base: Mapped[str]
+    fat_pct: Mapped[float | None]
+    snf_pct: Mapped[float | None]
+    sugar_pct: Mapped[float | None]
+    bulk_kg_m3: Mapped[float]
+    pack_kg: Mapped[float | None]
+    price: Mapped[float | None]
+    version: Mapped[int] = mapped_column(default=1)
 
 
 class BatchRow(Base):
@@ -86,6 +114,7 @@ class BatchRow(Base):
     finished: Mapped[bool]
     lesson_ln: Mapped[float | None]
     lesson_sd: Mapped[float | None]
+    verdict: Mapped[str | None]
 
 
 class EventRow(Base):
@@ -96,6 +125,41 @@ class EventRow(Base):
     __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
     id: Mapped[int] = mapped_column(primary_key=True)
     batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    at_s: Mapped[float]
+    recorded_at_s: Mapped[float]
+    kind: Mapped[str]
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)
+    key: Mapped[str | None]
+
+
+class CurdBatchRow(Base):
+    """A curdling or a straining, with its plan exactly as it was when it began.
+
+    ``ln_ratio``: ln of weighed ÷ told curd of a finished one, kept beside for quick planning.
+    """
+
+    __tablename__ = "curd_batch"
+    __table_args__ = (CheckConstraint("route IN ('curdle', 'strain')"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    created_at: Mapped[float]
+    route: Mapped[str]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    words: Mapped[dict[str, Any]] = mapped_column(JSON)
+    milk_id: Mapped[int | None] = mapped_column(ForeignKey("milk.id", ondelete="SET NULL"))
+    finished: Mapped[bool]
+    ln_ratio: Mapped[float | None]
+
+
+class CurdEventRow(Base):
+    """One happening of a curd batch; columns as in ``event``."""
+
+    __tablename__ = "curd_event"
+    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("curd_batch.id", ondelete="CASCADE"))
     number: Mapped[int]
     at_s: Mapped[float]
     recorded_at_s: Mapped[float]

@@ -13,7 +13,7 @@ from pydantic import BaseModel
 from .. import __version__
 from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
-from . import bench, book, larder, pages, problems, security, stove, stream
+from . import bench, book, curd, larder, pages, problems, security, stove, stream
 from .problems import Problem, on_invalid
 
 LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]")
@@ -49,6 +49,7 @@ def create_app(
     bench.routes(app, db)
     stove.routes(app, db, clock, changes)
     book.routes(app, db, clock)
+    curd.routes(app, db, clock, changes)
     stream.routes(app, changes)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.api_doc))
     pages.routes(app)

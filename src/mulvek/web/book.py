@@ -10,7 +10,7 @@ from pydantic import Field
 from ..core.ranges import Range
 from ..formats.batch import BatchRecord
 from ..formats.model import Out
-from ..formats.reduce import ForecastOut
+from ..formats.reduce import told_when_lit
 from ..store.book import Book
 from ..store.database import Database
 from ..store.stove import Batch, Stove
@@ -47,7 +47,7 @@ class BookOut(Out):
 
 
 def _line(batch: Batch, now_s: float) -> BookLine:
-    state, told = batch.state(now_s), ForecastOut.model_validate(batch.forecast)
+    state, told = batch.state(now_s), told_when_lit(batch.forecast, batch.plan)
     took = None
     if state.off_at_s is not None and state.boiled_at_s is not None:
         took = state.off_at_s - state.boiled_at_s
@@ -82,4 +82,4 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         now = clock()
         with db.reading() as session:
             batch = Stove(session).batch(path.batch_id)
-        return BatchRecord(batch=batch_out(batch, now), told=ForecastOut.model_validate(batch.forecast))
+        return BatchRecord(batch=batch_out(batch, now), told=told_when_lit(batch.forecast, batch.plan))

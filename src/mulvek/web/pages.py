@@ -6,7 +6,19 @@ from flask import Flask, Response, send_from_directory
 
 STATIC = Path(__file__).parent.parent / "static"
 A_YEAR_S = 31_536_000
-ADDRESSES = ("/", "/larder", "/bench", "/stove", "/stove/<int:id>", "/book", "/book/<int:id>")
+ADDRESSES = (
+    "/",
+    "/larder",
+    "/bench",
+    "/bench/curdle",
+    "/bench/strain",
+    "/bench/caramel",
+    "/stove",
+    "/stove/<int:id>",
+    "/stove/curd/<int:id>",
+    "/book",
+    "/book/<int:id>",
+)
 
 
 def routes(app: Flask) -> None:

@@ -1,6 +1,7 @@
 """Stove over HTTP: light a plan, log what happens, see what is on the fire."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from typing import Any
 
 from flask_openapi3.models.tag import Tag
@@ -9,11 +10,13 @@ from pydantic import Field
 
 from ..core.bases.reduce import forecast
 from ..core.errors import BadInput
-from ..formats.batch import BatchIn, BatchOut, EventIn
+from ..core.stove.changes import scaled
+from ..formats.batch import BatchIn, BatchOut
+from ..formats.happenings import EventIn, PanSwappedIn, PartIn, PourIn
 from ..formats.model import Out
-from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..store.database import Database
-from ..store.larder import Larder
+from ..store.shelf import read_shelf
 from ..store.stove import Batch, Stove
 from .stream import Changes
 
@@ -39,7 +42,7 @@ def batch_out(batch: Batch, now_s: float) -> BatchOut:
         batch.created_at_s,
         batch.plan,
         ReduceIn.model_validate(batch.words),
-        ForecastOut.model_validate(batch.forecast),
+        told_when_lit(batch.forecast, batch.plan),
         batch.events,
         batch.state(now_s),
         now_s,
@@ -65,7 +68,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         if not isinstance(words.pan, int) or not isinstance(words.burner, int):
             raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
         with db.writing() as session:
-            plan = read_plan(words, Larder(session))
+            plan = read_plan(words, read_shelf(session))
             told = ForecastOut.of(forecast(plan), words.pan)
             batch_id = Stove(session).light(
                 body.name.strip(),
@@ -97,7 +100,53 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
         with db.writing() as session:
             stove = Stove(session)
-            stove.append(path.batch_id, body.event.happening(), min(at, now), now, body.event.key)
+            plan = stove.batch(path.batch_id).plan
+            what = body.event.happening(read_shelf(session) if isinstance(body.event, PanSwappedIn) else None, plan)
+            stove.append(path.batch_id, what, min(at, now), now, body.event.key)
             batch = stove.batch(path.batch_id)
         changes.publish()
         return batch_out(batch, now), 201
+
+    @app.post("/api/stove/batches/<int:batch_id>/part", tags=TAGS, responses={201: BatchOut})
+    def part_batch(path: BatchPath, body: PartIn) -> Any:
+        """Take part of what boils into a pan of its own; answers with the new batch"""
+        now = clock()
+        with db.writing() as session:
+            stove, shelf = Stove(session), read_shelf(session)
+            batch = stove.batch(path.batch_id)
+            state = batch.state(now)
+            if not 0.05 <= body.share <= 0.95:
+                raise BadInput("share", "Take between a twentieth and nearly all.", "Give 5 to 95 %.")
+            plan = replace(
+                scaled(state.plan, body.share),
+                pan=shelf.pan(body.pan),
+                burner=shelf.burner(body.burner),
+                flame=state.flame,
+                rate=shelf.rate(body.pan, body.burner, state.flame),
+            )
+            words = batch.words | {
+                "pan": body.pan,
+                "burner": body.burner,
+                "flame": state.flame,
+                "amount": f"{plan.milk_kg * 1e3:.0f} g",
+                "sugar": f"{plan.sugar_kg * 1e3:.0f} g" if plan.sugar_kg else "",
+                "stop": plan.stop.text,
+            }
+            told = ForecastOut.of(forecast(plan), body.pan).model_dump(mode="json")
+            made = stove.part(
+                batch, body.share, body.name.strip(), plan, words, told, body.pan, body.burner, now, body.key
+            )
+            answer = stove.batch(made)
+        changes.publish()
+        return batch_out(answer, now), 201
+
+    @app.post("/api/stove/batches/<int:batch_id>/pour", tags=TAGS, responses={201: BatchOut})
+    def pour_batch(path: BatchPath, body: PourIn) -> Any:
+        """Pour a batch into another that boils; answers with the one that goes on"""
+        now = clock()
+        with db.writing() as session:
+            stove = Stove(session)
+            stove.pour(stove.batch(path.batch_id), stove.batch(body.into), now, body.key)
+            answer = stove.batch(body.into)
+        changes.publish()
+        return batch_out(answer, now), 201

@@ -1,0 +1,39 @@
+"""Things for the command line, which has no Larder: all of them are given whole."""
+
+from ..core.bases.plan import Rate, Thickness
+from ..core.errors import BadInput
+from ..core.heat import Burner, Flame
+from ..core.kitchen import Kitchen
+from ..core.materials.library import Material
+from ..core.pans import Pan
+
+
+class NoLarder:
+    """Refuses every number kindly."""
+
+    def __init__(self) -> None:
+        self._kitchen = Kitchen()
+
+    def milk(self, milk_id: int) -> Material:
+        raise BadInput("milk", f"There is no Larder here to find milk {milk_id} in.", "Give its name or label.")
+
+    def pan(self, pan_id: int) -> Pan:
+        raise BadInput("pan", f"There is no Larder here to find pan {pan_id} in.", "Give its measures.")
+
+    def burner(self, burner_id: int) -> Burner:
+        raise BadInput("burner", f"There is no Larder here to find burner {burner_id} in.", "Give its kind.")
+
+    def kitchen(self) -> Kitchen:
+        return self._kitchen
+
+    def ingredient(self, ingredient_id: int) -> Material:
+        raise BadInput("additions", f"There is no Larder here to find number {ingredient_id} in.", "Give its name.")
+
+    def curd_yield(self, milk_id: int) -> tuple[float, int]:
+        return 0.0, 0
+
+    def thickness(self) -> Thickness:
+        return Thickness()
+
+    def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate:
+        return Rate()

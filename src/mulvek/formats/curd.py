@@ -1,0 +1,453 @@
+"""JSON of curdling and straining: the sentences in, the forecasts out; and fruit with milk."""
+
+import re
+from dataclasses import replace
+from typing import Literal
+
+from pydantic import Field
+
+from ..core.bases.plan import Amount
+from ..core.cautions import Caution
+from ..core.curd.acid import COAGULANTS
+from ..core.curd.balance import CurdParts, Draining
+from ..core.curd.curdle import (
+    Acid,
+    CurdForecast,
+    CurdlePlan,
+    Pieces,
+    Stage,
+    cools_by,
+    curdle,
+    milk_for_curd,
+    wait_for,
+)
+from ..core.curd.fruit import FRUITS, Mixing, check_mixing, cooked, fruit
+from ..core.curd.hang import StrainForecast, StrainPlan
+from ..core.curd.pieces import USES, Use, use
+from ..core.curd.reasons import curd_reasons, strain_reasons
+from ..core.curd.strain import CLOTHS
+from ..core.errors import BadInput
+from ..core.materials.library import Material, material, materials
+from ..core.quantities import parse, parse_seconds, say
+from ..core.ranges import Range
+from ..core.why import Why
+from .larder import BurnerIn, Choice, KitchenIn, MilkIn, PanIn, PanOut
+from .model import Body, Id, Out
+from .reduce import Key, Things, Words, read_milk
+
+
+class CurdleIn(Body):
+    """The words of the curdling sentence. A milk, pan or burner is a number of the Larder or given whole."""
+
+    milk: Id | Key | MilkIn
+    amount: Words = Field(description='"3 L", "9 glasses"; a bare number is ml')
+    pan: Id | PanIn
+    burner: Id | BurnerIn
+    wait: Words = Field("3 minutes", description='After the boil: "5 minutes", or the temperature "82 °C"')
+    coagulant: Key = Field("lemon", description="A key of the coagulants")
+    strength: float | None = Field(None, description="g per 100 ml, share of pure, or % lactic; usual when empty")
+    dilute_to: float = Field(2.5, description="Strength it is thinned to before it goes in")
+    rinse: Words = Field("1 L", description='All rinse water: "1 L"; empty for none')
+    rinses: int = Field(2, ge=0, le=5)
+    rinse_c: float = 20.0
+    drain: Literal["hang", "light squeeze", "hard squeeze", "press"] = "light squeeze"
+    drain_time: Words = "30 minutes"
+    fridge_time: Words = ""
+    use: Key = "sponge"
+    piece: Words = Field("", description='Of one raw piece: "12 g"; usual for the use when empty')
+    binder: Words = Field("", description='Flour or semolina: "2 %"')
+    read_minutes: float | None = Field(
+        None, gt=0, le=20, description="A thermometer read once: minutes after the boil"
+    )
+    read_c: float | None = Field(None, description="and what it showed, °C")
+    kitchen: KitchenIn | None = None
+
+
+def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
+    """Understand the sentence.
+
+    :raises KitchenError: naming the word.
+    """
+    kitchen = words.kitchen.kitchen() if words.kitchen else things.kitchen()
+    pan = words.pan.pan() if isinstance(words.pan, PanIn) else things.pan(words.pan)
+    burner = words.burner.burner() if isinstance(words.burner, BurnerIn) else things.burner(words.burner)
+    milk = read_milk(words.milk, things)
+    heat = re.fullmatch(r"\s*(?:to|until)?\s*(\d+(?:[.,]\d+)?)\s*(?:°|deg(?:rees)?)\s*c?\s*", words.wait.lower())
+    seconds = 0.0 if heat else parse_seconds(words.wait, "wait")
+    binder = 0.0
+    if words.binder.strip() not in ("", "0", "none"):
+        binder = parse(words.binder, default_unit="%", allow=("percent", "none"), field="binder").value
+        binder = binder / 100 if binder >= 1 else binder
+    piece = None
+    if words.piece.strip():
+        piece = parse(words.piece, default_unit="g", allow=("mass",), field="piece").value
+    no_rinse = words.rinses == 0 or words.rinse.strip().lower() in ("", "0", "none", "no rinse")
+    rinse = 0.0 if no_rinse else Amount.read(words.rinse, "rinse", "ml", kitchen.measures).mass_kg(998.0)
+    ln_yield, batches = things.curd_yield(words.milk) if isinstance(words.milk, int) else (0.0, 0)
+    plan = CurdlePlan(
+        ln_yield=ln_yield,
+        batches=batches,
+        milk=milk,
+        amount=Amount.read(words.amount, "amount", "ml", kitchen.measures),
+        pan=pan,
+        burner=burner,
+        wait_s=seconds,
+        coagulant=words.coagulant,
+        draining=Draining(
+            words.drain,
+            parse_seconds(words.drain_time, "drain_time"),
+            parse_seconds(words.fridge_time, "fridge_time"),
+        ),
+        use=words.use,
+        kitchen=kitchen,
+        strength=words.strength,
+        dilute_to=words.dilute_to,
+        rinse_kg=rinse,
+        rinses=0 if no_rinse else words.rinses,
+        rinse_c=words.rinse_c,
+        piece_kg=piece,
+        binder=binder,
+    )
+    if words.read_minutes is not None and words.read_c is not None:
+        plan = replace(plan, cools=cools_by(plan, words.read_minutes * 60, words.read_c))
+    if not heat:
+        return plan
+    return replace(plan, wait_s=wait_for(plan, float(heat[1].replace(",", "."))))
+
+
+class CurdPartsOut(Out):
+    """kg of each part."""
+
+    water_kg: float
+    fat_kg: float
+    protein_kg: float
+    lactose_kg: float
+    ash_kg: float
+    acid_kg: float
+    total_kg: float
+
+    @classmethod
+    def of(cls, p: CurdParts) -> "CurdPartsOut":
+        return cls(
+            water_kg=p.water,
+            fat_kg=p.fat,
+            protein_kg=p.protein,
+            lactose_kg=p.lactose,
+            ash_kg=p.ash,
+            acid_kg=p.acid,
+            total_kg=p.total,
+        )
+
+
+class UseOut(Out):
+    """What chhena is made for, with its windows (kg per kg, texture index) and whether this curd suits."""
+
+    key: str
+    name: str
+    moisture: list[float]
+    texture: list[float]
+    suits: bool
+
+    @classmethod
+    def of(cls, u: Use, suits: bool) -> "UseOut":
+        return cls(key=u.key, name=u.name, moisture=list(u.moisture), texture=list(u.texture), suits=suits)
+
+
+class CurdForecastOut(Out):
+    """The whole answer. SI units as named; ranges hold in four cases of five; texture 0 soft to 100 firm."""
+
+    amount: str
+    milk_name: str
+    milk_kg: float
+    milk_m3: float
+    start_depth_m: float
+    pan: PanOut
+    wait_s: float
+    boil_s: Range
+    boils_c: float
+    acid_c: Range
+    mixed_c: float
+    curve_s: list[float]
+    curve_c: list[float]
+    curve_texture: list[float]
+    ph: float
+    acid: Acid
+    curd_kg: Range
+    moisture: Range
+    texture: Range
+    milk: CurdPartsOut
+    curd: CurdPartsOut
+    whey: CurdPartsOut
+    washings: CurdPartsOut
+    whey_kg: float
+    rinsed_c: float | None
+    acid_left: float
+    knead_s: float
+    pieces: Pieces | None
+    use: UseOut
+    uses: list[UseOut]
+    stages: list[Stage]
+    cautions: list[Caution]
+    whys: dict[str, Why]
+
+    @classmethod
+    def of(cls, f: CurdForecast, pan_id: int | None = None) -> "CurdForecastOut":
+        plan = f.plan
+        same: tuple[str, ...] = (
+            "boil_s",
+            "boils_c",
+            "acid_c",
+            "mixed_c",
+            "ph",
+            "acid",
+            "curd_kg",
+            "moisture",
+            "texture",
+        )
+        same += ("whey_kg", "rinsed_c", "acid_left", "knead_s", "pieces")
+        return cls(
+            **{name: getattr(f, name) for name in same},
+            amount=plan.amount.quantity.understood,
+            milk_name=plan.milk.name,
+            milk_kg=plan.milk_kg,
+            milk_m3=plan.milk_m3,
+            start_depth_m=float(plan.pan.shape.depth_m(plan.milk_m3)),
+            pan=PanOut.of(pan_id, plan.pan),
+            wait_s=plan.wait_s,
+            curve_s=f.curve_s.tolist(),
+            curve_c=f.curve_c.tolist(),
+            curve_texture=f.curve_texture.tolist(),
+            milk=CurdPartsOut.of(f.balance.milk),
+            curd=CurdPartsOut.of(f.balance.curd),
+            whey=CurdPartsOut.of(f.balance.whey),
+            washings=CurdPartsOut.of(f.balance.washings),
+            use=UseOut.of(use(plan.use), plan.use in f.suits),
+            uses=[UseOut.of(u, u.key in f.suits) for u in USES.values()],
+            stages=list(f.stages),
+            cautions=list(f.cautions),
+            whys=curd_reasons(f),
+        )
+
+
+class CurdWishIn(Body):
+    """A plan, and how much chhena is wanted: "400 g", or "30 balls of 12 g"."""
+
+    plan: CurdleIn
+    want: Words
+
+
+class CurdWishOut(Out):
+    """Milk to take for it; ``amount`` is ready for the sentence."""
+
+    want: str
+    curd_kg: float
+    milk_kg: float
+    milk_m3: float
+    amount: str
+    rinse: str
+    piece: str
+
+    @classmethod
+    def answer(cls, body: CurdWishIn, things: Things) -> "CurdWishOut":
+        plan = read_curdle(body.plan, things)
+        balls = re.fullmatch(r"\s*(\d+)\s+[a-z ]*?\s*of\s+(.+)", body.want.lower())
+        piece = ""
+        if balls:
+            each = parse(balls[2], default_unit="g", allow=("mass",), field="want")
+            curd_kg = int(balls[1]) * each.value / 0.98 / (1 + plan.binder)
+            piece, said = each.understood, f"{balls[1]} of {each.understood}"
+        else:
+            wanted = parse(body.want, default_unit="g", allow=("mass",), field="want")
+            curd_kg, said = wanted.value, wanted.understood
+        if not 0.005 <= curd_kg <= 50:
+            raise BadInput("want", "That is no batch of chhena.", "Wish for 5 g to 50 kg, or “30 balls of 12 g”.")
+        found = milk_for_curd(plan, curd_kg)
+        return cls(
+            want=said,
+            curd_kg=curd_kg,
+            milk_kg=found.milk_kg,
+            milk_m3=found.milk_m3,
+            amount=say(found.milk_m3, "volume"),
+            rinse=say(found.rinse_kg / 998.0, "volume") if found.rinse_kg else "",
+            piece=piece,
+        )
+
+
+class WheyIn(Body):
+    """Whey collected so far, weighed, and the minutes since it was hung."""
+
+    minutes: float = Field(gt=0, le=2880)
+    whey_g: float = Field(gt=0, le=20_000)
+
+
+class StrainIn(Body):
+    """The words of the straining sentence."""
+
+    yoghurt: Id | Key = Field("yoghurt", description="A yoghurt of the tables, or a number of the Larder's own")
+    amount: Words = Field("1 kg", description="A bare number is g")
+    cloth: Key = "muslin"
+    hung: Literal["hung", "sieve", "weighted"] = "hung"
+    place: Literal["fridge", "counter"] = "fridge"
+    end: Key = Field("shrikhand", description="soft, spoonable, shrikhand, firm; empty when a time is given")
+    time: Words = Field("", description='How long instead of how thick: "10 h"')
+    start_c: float = 8.0
+    acidity: float = Field(0.80, description="% lactic acid: 0.7 fresh and mild, 1.0 a day old")
+    readings: list[WheyIn] = Field(default_factory=list, max_length=40)
+    kitchen: KitchenIn | None = None
+
+
+def read_strain(words: StrainIn, things: Things) -> StrainPlan:
+    """:raises KitchenError: naming the word."""
+    kitchen = words.kitchen.kitchen() if words.kitchen else things.kitchen()
+    yoghurt: Material = (
+        things.ingredient(words.yoghurt) if isinstance(words.yoghurt, int) else material(words.yoghurt, "yoghurt")
+    )
+    seconds = parse_seconds(words.time, "time") if words.time.strip() else None
+    return StrainPlan(
+        yoghurt=yoghurt,
+        amount=Amount.read(words.amount, "amount", "g", kitchen.measures),
+        cloth=words.cloth,
+        hung=words.hung,
+        place_c=kitchen.fridge_c if words.place == "fridge" else kitchen.room_c,
+        kitchen=kitchen,
+        end=None if seconds is not None else words.end or None,
+        seconds=seconds,
+        start_c=words.start_c,
+        acidity=words.acidity,
+        readings=tuple((r.minutes * 60, r.whey_g / 1e3) for r in words.readings),
+    )
+
+
+class EndOut(Out):
+    """A thickness along the way: total solids from, to; seconds from hanging it, None when never."""
+
+    key: str
+    name: str
+    low: float
+    high: float
+    seconds: Range | None
+    sour: bool
+
+
+class StrainForecastOut(Out):
+    """The whole answer; the curve is columns of equal length, one row half an hour."""
+
+    amount: str
+    yoghurt_name: str
+    mass_kg: float
+    place_c: float
+    seconds: Range
+    whey_kg: Range
+    curd_kg: Range
+    total_solids: float
+    acidity: float
+    taste: str
+    too_sour_s: float | None
+    most_whey_kg: float
+    ends: list[EndOut]
+    overnight_solids: float
+    overnight_kg: float
+    overnight_taste: str
+    at_s: list[float]
+    curve_whey_kg: list[float]
+    curve_low_kg: list[float]
+    curve_high_kg: list[float]
+    curve_solids: list[float]
+    curve_acidity: list[float]
+    cautions: list[Caution]
+    whys: dict[str, Why]
+
+    @classmethod
+    def of(cls, f: StrainForecast) -> "StrainForecastOut":
+        plan = f.plan
+        arrays = [n for n in cls.model_fields if n.startswith("curve_") or n == "at_s"]
+        same: tuple[str, ...] = (
+            "seconds",
+            "whey_kg",
+            "curd_kg",
+            "total_solids",
+            "acidity",
+            "taste",
+            "too_sour_s",
+            "most_whey_kg",
+        )
+        same += ("overnight_solids", "overnight_kg", "overnight_taste")
+        return cls(
+            **{name: getattr(f, name) for name in same},
+            **{name: getattr(f, name).tolist() for name in arrays},
+            amount=plan.amount.quantity.understood,
+            yoghurt_name=plan.yoghurt.name,
+            mass_kg=plan.mass_kg,
+            place_c=plan.place_c,
+            ends=[
+                EndOut(key=r.end.key, name=r.end.name, low=r.end.low, high=r.end.high, seconds=r.seconds, sour=r.sour)
+                for r in f.ends
+            ],
+            cautions=list(f.cautions),
+            whys=strain_reasons(f),
+        )
+
+
+class FruitIn(Body):
+    """Fruit and milk to mix. ``concentration``: how many times the milk was boiled down."""
+
+    fruit: Key = "mango-ripe-sweet"
+    fruit_amount: Words = "150 g"
+    milk_amount: Words = "600 g"
+    celsius: float = 8.0
+    concentration: float = 2.0
+    cooked_to: float = Field(1.0, description="Share of the raw fruit's weight left after cooking it down")
+    sugar_share: float = Field(0.0, description="Sugar cooked with it, kg per kg of raw fruit")
+
+
+class FruitOut(Out):
+    """Whether it curdles, and what to do."""
+
+    fruit: str
+    mixing: Mixing
+
+    @classmethod
+    def answer(cls, body: FruitIn, things: Things) -> "FruitOut":
+        measures = things.kitchen().measures
+        what = cooked(fruit(body.fruit), body.cooked_to, body.sugar_share)
+        fruit_kg = Amount.read(body.fruit_amount, "fruit_amount", "g", measures).mass_kg(1050.0)
+        milk_kg = Amount.read(body.milk_amount, "milk_amount", "g", measures).mass_kg(1040.0)
+        return cls(fruit=what.name, mixing=check_mixing(what, fruit_kg, milk_kg, body.celsius, body.concentration))
+
+
+class CoagulantOut(Out):
+    key: str
+    name: str
+    unit: str
+    low: float
+    usual: float
+    high: float
+
+
+class CurdChoices(Out):
+    """What the curd sentences choose from."""
+
+    coagulants: list[CoagulantOut]
+    uses: list[Choice]
+    cloths: list[str]
+    yoghurts: list[Choice]
+    fruits: list[Choice]
+
+
+def curd_choices() -> CurdChoices:
+    return CurdChoices(
+        coagulants=[
+            CoagulantOut(
+                key=c.key, name=c.name, unit=c.unit, low=c.strength[0], usual=c.strength[1], high=c.strength[2]
+            )
+            for c in COAGULANTS.values()
+        ],
+        uses=[Choice(key=u.key, name=u.name) for u in USES.values()],
+        cloths=list(CLOTHS),
+        yoghurts=[Choice(key=m.key, name=m.name) for m in materials().values() if m.group == "yoghurt"],
+        fruits=[Choice(key=x.key, name=x.name) for x in FRUITS.values()],
+    )
+
+
+def answer_curdle(words: CurdleIn, things: Things) -> CurdForecastOut:
+    return CurdForecastOut.of(curdle(read_curdle(words, things)), words.pan if isinstance(words.pan, int) else None)

@@ -1,0 +1,228 @@
+"""JSON of a curdling or a straining that runs: begin it, what happens, where it stands."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ..core.curd.curdle import Pieces
+from ..core.quantities import say
+from ..core.ranges import Range
+from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
+from ..core.stove.curd_run import (
+    Begun,
+    CurdEvent,
+    CurdHappening,
+    CurdPlan,
+    CurdState,
+    CurdWeighed,
+    GivenUp,
+    Poured,
+    Remark,
+    RunningStep,
+    StepDone,
+    TakenBack,
+    WheyWeighed,
+    standing_curd,
+)
+from .batch import LogLine, attention_words
+from .curd import CurdForecastOut, CurdleIn, StrainForecastOut, StrainIn
+from .happenings import HushedIn, Key, MissedIn, SnoozedIn
+from .model import Body, Id, Out
+
+
+class CurdleBegin(Body):
+    route: Literal["curdle"]
+    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    plan: CurdleIn
+    key: Key | None = None
+
+
+class StrainBegin(Body):
+    route: Literal["strain"]
+    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    plan: StrainIn
+    key: Key | None = None
+
+
+class CurdBatchIn(Body):
+    """Begin a plan."""
+
+    batch: Annotated[CurdleBegin | StrainBegin, Field(discriminator="route")]
+
+
+class _Curd(Body):
+    key: Key | None = None
+    at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
+
+
+class StepDoneIn(_Curd):
+    kind: Literal["step_done"]
+
+    def happening(self) -> CurdHappening:
+        return StepDone()
+
+
+class PouredIn(_Curd):
+    """Acid poured now: litres of a liquid, kg of a powder. ``clear``: the whey runs clear."""
+
+    kind: Literal["poured"]
+    amount: float
+    clear: bool = False
+
+    def happening(self) -> CurdHappening:
+        return Poured(self.amount, self.clear)
+
+
+class WheyWeighedIn(_Curd):
+    """All the whey so far, kg."""
+
+    kind: Literal["whey"]
+    mass_kg: float
+
+    def happening(self) -> CurdHappening:
+        return WheyWeighed(self.mass_kg)
+
+
+class CurdWeighedIn(_Curd):
+    kind: Literal["weighed"]
+    mass_kg: float
+
+    def happening(self) -> CurdHappening:
+        return CurdWeighed(self.mass_kg)
+
+
+class RemarkIn(_Curd):
+    kind: Literal["note"]
+    text: str = Field(max_length=2000)
+
+    def happening(self) -> CurdHappening:
+        return Remark(self.text)
+
+
+class TakenBackIn(_Curd):
+    kind: Literal["undo"]
+    event_id: Id
+
+    def happening(self) -> CurdHappening:
+        return TakenBack(self.event_id)
+
+
+class GivenUpIn(_Curd):
+    kind: Literal["abandoned"]
+
+    def happening(self) -> CurdHappening:
+        return GivenUp()
+
+
+AnyCurdEvent = (
+    StepDoneIn | PouredIn | WheyWeighedIn | CurdWeighedIn | RemarkIn | TakenBackIn
+    | GivenUpIn | MissedIn | SnoozedIn | HushedIn
+)  # fmt: skip
+
+
+class CurdEventIn(Body):
+    event: Annotated[AnyCurdEvent, Field(discriminator="kind")]
+
+
+class CurdBatchOut(Out):
+    """A batch as it stands at ``now_s``; ``due_s`` of a step counts from then."""
+
+    id: int
+    name: str
+    route: Literal["curdle", "strain"]
+    burner_id: int | None
+    created_at_s: float
+    now_s: float
+    steps: list[RunningStep]
+    step: int
+    poured: float
+    clear: bool
+    whey_kg: float | None
+    weighed_kg: float | None
+    told_kg: Range
+    pieces: Pieces | None
+    said: str
+    given_up: bool
+    hushed: bool
+    nudges: list[Nudge]
+    curdle: CurdForecastOut | None
+    strain: StrainForecastOut | None
+    log: list[LogLine]
+    undo_id: int | None
+
+    @classmethod
+    def of(
+        cls,
+        id: int,
+        name: str,
+        route: Literal["curdle", "strain"],
+        created_at_s: float,
+        plan: CurdPlan,
+        events: tuple[CurdEvent, ...],
+        state: CurdState,
+        now_s: float,
+        burner_id: int | None,
+    ) -> "CurdBatchOut":
+        counted = standing_curd(events)
+        ids = {e.id for e in counted}
+        undoable = [e.id for e in counted if not isinstance(e.what, Begun | Remark | Attention)]
+        lines = [
+            LogLine(
+                event_id=e.id,
+                at_s=e.at_s,
+                kind=type(e.what).__name__.lower(),
+                text=_words(e, state),
+                undone=e.id not in ids,
+            )
+            for e in events
+            if not isinstance(e.what, TakenBack)
+        ]
+        told = state.curdle.curd_kg if state.curdle else state.strain.curd_kg if state.strain else Range.exact(0.0)
+        return cls(
+            id=id,
+            name=name,
+            route=route,
+            burner_id=burner_id,
+            created_at_s=created_at_s,
+            now_s=now_s,
+            steps=list(state.steps),
+            step=state.step,
+            poured=state.poured,
+            clear=state.clear,
+            whey_kg=state.whey_kg,
+            weighed_kg=state.weighed_kg,
+            told_kg=told,
+            pieces=state.pieces,
+            said=state.said,
+            given_up=state.given_up,
+            hushed=any(n.hushed for n in state.nudges),
+            nudges=list(state.nudges),
+            curdle=CurdForecastOut.of(state.curdle) if state.curdle else None,
+            strain=StrainForecastOut.of(state.strain) if state.strain else None,
+            log=sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True),
+            undo_id=max(undoable) if undoable else None,
+        )
+
+
+def _words(event: CurdEvent, state: CurdState) -> str:
+    match event.what:
+        case Begun():
+            return "begun"
+        case StepDone():
+            step = next((s.name for s in state.steps if s.done_at_s == event.at_s), "step")
+            return f"{step}: done"
+        case Poured(amount, clear):
+            unit = state.curdle.acid.unit if state.curdle else "ml"
+            return f"{amount * 1e3:.0f} {unit} of acid in{', the whey runs clear' if clear else ''}"
+        case WheyWeighed(mass_kg):
+            return f"{say(mass_kg, 'mass')} of whey"
+        case CurdWeighed(mass_kg):
+            return f"gave {say(mass_kg, 'mass')}"
+        case Remark(text):
+            return text
+        case GivenUp():
+            return "given up"
+        case Missed() | Snoozed() | Hushed() as attention:
+            return attention_words(attention)
+        case _:
+            return ""

@@ -1,0 +1,138 @@
+"""The printed dip-stick, 1:1, as SVG and as PDF from one and the same drawing in millimetres."""
+
+import io
+from dataclasses import dataclass
+from xml.etree import ElementTree as Xml
+
+from ..core.bases.reduce import Forecast
+from ..core.dipstick import Mark, marks
+from ..core.quantities import say
+
+WIDTH_MM, STRIP_MM, FOOT_MM = 90.0, 24.0, 24.0
+CHECK_MM = 50.0
+INK, BLUE = "#1b2444", "#27408b"
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    width: float = 0.25
+    colour: str = INK
+
+
+@dataclass(frozen=True, slots=True)
+class Text:
+    x: float
+    y: float
+    text: str
+    size: float = 3.2
+    colour: str = INK
+    bold: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """A drawing, mm, y down from the top."""
+
+    width: float
+    height: float
+    shapes: tuple[Line | Text, ...]
+
+
+def sheet(f: Forecast) -> Sheet:
+    """The strip with its marks, a 5 cm bar to check the print, and how to use it."""
+    found = marks(f)
+    tall = max(f.plan.pan.shape.height_m * 1e3, found[-1].depth_m * 1e3) + 8
+    top = 20.0
+    foot = top + tall
+    left, right = 8.0, 8.0 + STRIP_MM
+    shapes: list[Line | Text] = [
+        Text(left, 8, f"Dip-stick for {f.plan.pan.name}", 4.2, bold=True),
+        Text(left, 13.5, f"{f.plan.amount.quantity.understood} of {f.plan.milk.name}, to {f.plan.stop.text}", 3.2),
+        *(Line(x, top, x, foot, 0.4) for x in (left, right)),
+        Line(left, top, right, top, 0.4),
+        Line(left, foot, right, foot, 0.8),
+    ]
+    free = foot + 10
+    for mark in found:
+        shapes += _mark(mark, foot, left, right)
+        if mark.kind != "volume":
+            # words stand beside the strip, pushed apart where two marks meet
+            free = min(foot - mark.depth_m * 1e3, free - 5)
+            shapes += [
+                Line(right, foot - mark.depth_m * 1e3, right + 4, free - 1, 0.25, BLUE),
+                Text(right + 5, free, _words(mark), 3.6, BLUE, bold=True),
+            ]
+    bar = foot + 10
+    shapes += [
+        Line(left, bar, left + CHECK_MM, bar, 0.6),
+        *(Line(x, bar - 2, x, bar + 2, 0.4) for x in (left, left + CHECK_MM)),
+        Text(left, bar + 6, "This bar is 5 cm. If not, print again at 100 %.", 3.0),
+        Text(left, bar + 11, "Read off the boil, the stick upright at the deepest point.", 2.8),
+        Text(left, bar + 15, "Marks every 100 ml are for hot milk.", 2.8),
+    ]
+    return Sheet(WIDTH_MM, bar + 19, tuple(shapes))
+
+
+def _mark(mark: Mark, foot: float, left: float, right: float) -> list[Line | Text]:
+    y = foot - mark.depth_m * 1e3
+    if mark.kind != "volume":
+        return [Line(left, y, right, y, 0.7, BLUE)]
+    ml = round(mark.volume_m3 * 1e6)
+    whole = ml % 500 == 0
+    length = STRIP_MM * (0.5 if whole else 0.25)
+    shapes: list[Line | Text] = [Line(left, y, left + length, y, 0.35 if whole else 0.2)]
+    if whole:
+        shapes.append(Text(left + length + 1, y + 1, f"{ml / 1000:g} L", 2.8))
+    return shapes
+
+
+def _words(mark: Mark) -> str:
+    depth = say(mark.depth_m, "length")
+    return f"{'start, cold' if mark.kind == 'start' else 'STOP'}: {depth}, {say(mark.volume_m3, 'volume')}"
+
+
+def to_svg(drawing: Sheet) -> str:
+    """The sheet as SVG whose user unit is a millimetre."""
+    root = Xml.Element(
+        "svg",
+        xmlns="http://www.w3.org/2000/svg",
+        width=f"{drawing.width:g}mm",
+        height=f"{drawing.height:.2f}mm",
+        viewBox=f"0 0 {drawing.width:g} {drawing.height:.2f}",
+    )
+    for s in drawing.shapes:
+        if isinstance(s, Line):
+            at = {k: f"{getattr(s, k):.3f}" for k in ("x1", "y1", "x2", "y2")}
+            Xml.SubElement(root, "line", at, stroke=s.colour, **{"stroke-width": f"{s.width:g}"})
+        else:
+            style = {"font-family": "Helvetica, Arial, sans-serif", "font-size": f"{s.size:g}"}
+            if s.bold:
+                style["font-weight"] = "bold"
+            node = Xml.SubElement(root, "text", style, x=f"{s.x:.3f}", y=f"{s.y:.3f}", fill=s.colour)
+            node.text = s.text
+    return Xml.tostring(root, encoding="unicode")
+
+
+def to_pdf(drawing: Sheet) -> bytes:
+    """The sheet alone on a page of its own size, so that no printer margin scales it."""
+    from reportlab.lib.units import mm
+    from reportlab.pdfgen.canvas import Canvas
+
+    out = io.BytesIO()
+    page = Canvas(out, pagesize=(drawing.width * mm, drawing.height * mm))
+    page.setTitle("Mulvek dip-stick")
+    for s in drawing.shapes:
+        if isinstance(s, Line):
+            page.setStrokeColor(s.colour)
+            page.setLineWidth(s.width * mm)
+            page.line(s.x1 * mm, (drawing.height - s.y1) * mm, s.x2 * mm, (drawing.height - s.y2) * mm)
+        else:
+            page.setFillColor(s.colour)
+            page.setFont("Helvetica-Bold" if s.bold else "Helvetica", s.size * mm)
+            page.drawString(s.x * mm, (drawing.height - s.y) * mm, s.text)
+    page.save()
+    return out.getvalue()

@@ -1,0 +1,158 @@
+"""The repository of curdlings and strainings. An event is on disk before it is acknowledged."""
+
+from dataclasses import dataclass, replace
+from typing import Any, Literal
+
+from pydantic import TypeAdapter
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from ..core.curd.curdle import CurdlePlan
+from ..core.curd.hang import StrainPlan
+from ..core.errors import NotFound
+from ..core.stove.curd_run import (
+    CURD_KINDS,
+    Begun,
+    CurdEvent,
+    CurdHappening,
+    CurdPlan,
+    CurdState,
+    check_curd_event,
+    curd_state,
+)
+from .larder import Larder
+from .tables import CurdBatchRow, CurdEventRow
+
+Route = Literal["curdle", "strain"]
+_PLANS: dict[str, TypeAdapter[Any]] = {"curdle": TypeAdapter(CurdlePlan), "strain": TypeAdapter(StrainPlan)}
+_EVENTS = {kind: TypeAdapter(cls) for kind, cls in CURD_KINDS.items()}
+
+
+@dataclass(frozen=True, slots=True)
+class CurdBatch:
+    """A batch as it is kept: plan and words of when it began, and what happened since."""
+
+    id: int
+    name: str
+    created_at_s: float
+    route: Route
+    plan: CurdPlan
+    words: dict[str, Any]
+    milk_id: int | None
+    events: tuple[CurdEvent, ...]
+
+    def state(self, now_s: float) -> CurdState:
+        return curd_state(self.plan, self.events, now_s)
+
+
+class Curds:
+    """Curd batches and the writing of what happens to them."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+
+    def batch(self, batch_id: int) -> CurdBatch:
+        row = self.session.get(CurdBatchRow, batch_id)
+        if row is None:
+            raise NotFound("batch", f"There is no curd batch number {batch_id}.", "Look in the Book.")
+        events = self.session.scalars(
+            select(CurdEventRow).where(CurdEventRow.batch_id == batch_id).order_by(CurdEventRow.number)
+        )
+        return CurdBatch(
+            row.id,
+            row.name,
+            row.created_at,
+            "curdle" if row.route == "curdle" else "strain",
+            _PLANS[row.route].validate_python(row.plan),
+            row.words,
+            row.milk_id,
+            tuple(CurdEvent(e.number, e.at_s, _EVENTS[e.kind].validate_python(e.data)) for e in events),
+        )
+
+    def running(self) -> list[CurdBatch]:
+        """Batches not yet weighed, oldest first."""
+        ids = self.session.scalars(
+            select(CurdBatchRow.id).where(~CurdBatchRow.finished).order_by(CurdBatchRow.created_at)
+        )
+        return [self.batch(batch_id) for batch_id in ids.all()]
+
+    def page(self, limit: int) -> list[CurdBatch]:
+        """Newest first."""
+        ids = self.session.scalars(
+            select(CurdBatchRow.id).order_by(CurdBatchRow.created_at.desc(), CurdBatchRow.id.desc()).limit(limit)
+        )
+        return [self.batch(batch_id) for batch_id in ids.all()]
+
+    def on_burner(self, burner_id: int, now_s: float) -> str | None:
+        """Name of the batch that comes to the boil on a burner, if any."""
+        for batch in self.running():
+            if batch.words.get("burner") == burner_id and batch.state(now_s).step == 0:
+                return batch.name
+        return None
+
+    def known(self, key: str) -> int | None:
+        """The batch that was begun under this key."""
+        again = select(CurdEventRow.batch_id).where(CurdEventRow.key == key, CurdEventRow.number == 1)
+        return self.session.scalars(again).first()
+
+    def begin(
+        self,
+        name: str,
+        route: Route,
+        plan: CurdPlan,
+        words: dict[str, Any],
+        milk_id: int | None,
+        now_s: float,
+        key: str | None = None,
+    ) -> int:
+        """Begin a batch; the same key begins it once."""
+        if key is not None and (known := self.known(key)) is not None:
+            return known
+        row = CurdBatchRow(
+            kitchen_id=Larder(self.session).row().id,
+            name=name,
+            created_at=now_s,
+            route=route,
+            plan=_PLANS[route].dump_python(plan, mode="json"),
+            words=words,
+            milk_id=milk_id,
+            finished=False,
+        )
+        self.session.add(row)
+        self.session.flush()
+        self._write(row.id, CurdEvent(1, now_s, Begun()), now_s, key)
+        return row.id
+
+    def append(self, batch_id: int, what: CurdHappening, at_s: float, now_s: float, key: str | None = None) -> None:
+        """Check a happening against the batch and write it; a repeated key writes nothing.
+
+        :raises NotFound, Conflict, BadInput: as the core's rules say.
+        """
+        batch = self.batch(batch_id)
+        known = select(CurdEventRow.id).where(CurdEventRow.batch_id == batch_id, CurdEventRow.key == key)
+        if key is not None and self.session.scalars(known).first() is not None:
+            return
+        last = self.session.scalar(select(func.max(CurdEventRow.number)).where(CurdEventRow.batch_id == batch_id))
+        event = CurdEvent((last or 0) + 1, at_s, what)
+        check_curd_event(batch.plan, batch.events, event)
+        self._write(batch_id, event, now_s, key)
+        state = replace(batch, events=(*batch.events, event)).state(now_s)
+        row = self.session.get(CurdBatchRow, batch_id)
+        assert row is not None
+        row.finished = state.weighed_kg is not None or state.given_up
+        row.ln_ratio = state.ln_ratio if batch.route == "curdle" else None
+
+    def _write(self, batch_id: int, event: CurdEvent, now_s: float, key: str | None) -> None:
+        kind = next(name for name, cls in CURD_KINDS.items() if type(event.what) is cls)
+        self.session.add(
+            CurdEventRow(
+                batch_id=batch_id,
+                number=event.id,
+                at_s=event.at_s,
+                recorded_at_s=now_s,
+                kind=kind,
+                data=_EVENTS[kind].dump_python(event.what, mode="json"),
+                key=key,
+            )
+        )
+        self.session.flush()

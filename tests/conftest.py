@@ -12,8 +12,11 @@ from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
+from playwright.sync_api import expect
 
 from mulvek.web.app import create_app
+
+expect.set_options(timeout=15_000)  # a loaded machine is slow to paint; speed is the benchmark's matter
 
 FLAGS = [
     "--no-sandbox",
@@ -80,12 +83,14 @@ def serving(data: Path, command: str = "serve") -> Iterator[tuple[str, subproces
     args = [sys.executable, "-m", "mulvek", command, "--port", str(port), "--data", str(data)]
     server = subprocess.Popen(args, stdout=subprocess.DEVNULL)
     try:
-        for _ in range(200):
+        patience = time.monotonic() + 60
+        while True:
             try:
-                urllib.request.urlopen(url + "/api/larder", timeout=1)
+                urllib.request.urlopen(url + "/api/larder", timeout=5)
                 break
             except OSError:
                 assert server.poll() is None, "the server died"
+                assert time.monotonic() < patience, "the server does not answer"
                 time.sleep(0.05)
         yield url, server
     finally:

@@ -49,3 +49,90 @@ def test_reckon_reduce_in_words_and_json(capsys, monkeypatch):
 def test_what_cannot_be_reckoned_names_the_flag(capsys, flags, field):
     assert main([*FLAGS, *flags, "--json"]) == 2
     assert json.loads(capsys.readouterr().out)["field"] == field
+
+
+def test_every_named_stop_and_school_is_reckoned(capsys):
+    from mulvek.core.bases.windows import windows
+
+    for window in windows().values():
+        milk = "coconut" if window.product else "cow"
+        sugar = "190 g" if window.key == "condensed" else "60 g" if window.sugar[1] else ""
+        flags = [
+            "--milk",
+            milk,
+            "--amount",
+            "1 L",
+            "--pan",
+            "straight 24 x 14",
+            "--stop",
+            window.name,
+            "--sugar",
+            sugar,
+        ]
+        assert main(["reckon", "reduce", *flags, "--flame", "gentle", "--json"]) == 0, window.name
+        answer = json.loads(capsys.readouterr().out)
+        assert answer["understood"]["stop"] == window.name
+        assert any(n["key"] == window.key and n["inside"] for n in answer["judgement"]["named"])
+    schools = ["--stirring", "folded", "--to-boil", "medium", "--lid", "--wetted", "--sugar-kind", "raw-sugar"]
+    more = ["--add", "whole-powder 30 g", "--add", "corn-starch 8 g at the end", "--sugar", "80 g"]
+    assert main([*FLAGS, *schools, *more, "--json"]) == 0
+    answer = json.loads(capsys.readouterr().out)
+    assert [(a["name"], a["late"]) for a in answer["added"]] == [("whole milk powder", False), ("corn starch", True)]
+    assert answer["sugar_name"] == "raw sugar"
+
+
+def test_reckon_materials_pan_and_lactometer(capsys):
+    assert main(["reckon", "materials"]) == 0
+    assert len(capsys.readouterr().out.splitlines()) >= 52
+    assert main(["reckon", "materials", "jaggery", "--json"]) == 0
+    assert json.loads(capsys.readouterr().out)[0]["parts_pct"]["sucrose"] == 78.0
+    assert main(["reckon", "pan", "kadhai 29 x 8.6 + 31 x 2.4", "--at", "1370 ml", "--at", "3.78 cm", "--json"]) == 0
+    levels = json.loads(capsys.readouterr().out)["levels"]
+    assert levels[0]["depth_m"] == pytest.approx(0.05445, abs=1e-5)
+    assert levels[1]["volume_m3"] == pytest.approx(685e-6, abs=5e-7)
+    assert main(["reckon", "pan", "measured 500 ml 2.1, 1 l 3.6, 2 l 6.1, rim 12"]) == 0
+    assert "12.0 cm deep" in capsys.readouterr().out
+    assert (
+        main(["reckon", "lactometer", "29.5", "--temp", "15.6", "--instrument", "15.6", "--fat", "4.3", "--json"])
+        == 0
+    )
+    assert json.loads(capsys.readouterr().out)["check"]["snf"]["likely"] == pytest.approx(0.08375)
+    assert main(["reckon", "lactometer", "20"]) == 0
+    assert "added water" in capsys.readouterr().out
+
+
+@pytest.mark.parametrize(
+    ("command", "field"),
+    [
+        (["materials", "moondust"], "name"),
+        (["pan", "hat 3"], "pan"),
+        (["pan", "straight 24 x 12", "--at", "40 cm"], "at"),
+        (["lactometer", "99"], "reading"),
+        (["reduce", "--add", "almond 30 g"], "additions"),
+        (["reduce", "--sugar", "20 g", "--sugar-kind", "cow"], "sugar_kind"),
+    ],
+)
+def test_what_the_new_commands_cannot_do_names_its_word(capsys, command, field):
+    assert main(["reckon", *command, "--json"]) == 2
+    assert json.loads(capsys.readouterr().out)["field"] == field
+
+
+def test_reckon_curdle_and_strain(capsys, monkeypatch):
+    assert main(["reckon", "curdle", "--amount", "2 L", "--wait", "84 °C", "--json"]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert told["acid_c"]["likely"] == pytest.approx(84.0, abs=0.05) and told["pieces"]["count"]["likely"] > 15
+    assert main(["reckon", "curdle", "--want", "400 g"]) == 0
+    assert "of milk" in capsys.readouterr().out
+    assert main(["reckon", "strain", "--whey", "2.5 h 310 g", "--json"]) == 0
+    slow = json.loads(capsys.readouterr().out)
+    assert main(["reckon", "strain", "--whey", "2.5 h 460 g", "--json"]) == 0
+    assert json.loads(capsys.readouterr().out)["seconds"]["likely"] < slow["seconds"]["likely"]
+    monkeypatch.setattr("sys.stdin", io.StringIO('{"amount": "2 kg", "end": "soft"}'))
+    assert main(["reckon", "strain", "--json", "-"]) == 0
+    assert json.loads(capsys.readouterr().out)["mass_kg"] == 2.0
+    for command in (["curdle"], ["strain"]):
+        assert main(["reckon", *command]) == 0
+        assert "5 °C" in capsys.readouterr().out
+    for flags, field in ((["curdle", "--acid", "cola"], "coagulant"), (["strain", "--whey", "lots"], "whey")):
+        assert main(["reckon", *flags, "--json"]) == 2
+        assert json.loads(capsys.readouterr().out)["field"] == field

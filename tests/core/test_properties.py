@@ -14,11 +14,12 @@ from mulvek.core.errors import BadInput, Impossible, Unlikely
 from mulvek.core.heat import FLAMES, Burner
 from mulvek.core.kitchen import Kitchen
 from mulvek.core.materials.library import material
+from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures, Quantity, parse
 from mulvek.core.stove.events import Event, FirstBoil, FlameChanged, Lit, Off, Reading, Stirred, SugarIn, Undo
 from mulvek.core.stove.rules import check_event
 from mulvek.core.stove.running import state_of
-from mulvek.core.vessels import Kadhai, Pan, Straight
+from mulvek.core.vessels import Kadhai, Straight
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "iron", 2.3)
 

@@ -5,10 +5,15 @@ import math
 import numpy as np
 import pytest
 
-from mulvek.core.bases.evaporation import Fire, heat_up, simmer
-from mulvek.core.bases.plan import Amount, Rate, ReducePlan
-from mulvek.core.bases.reduce import CLIMB, cooling_loss_kg, forecast
+from mulvek.core.bases.evaporation import Fire, descent, heat_up, simmer
+from mulvek.core.bases.judgement import cooling_loss_kg, milk_to_thin_kg, seconds_to_return
+from mulvek.core.bases.plan import Amount, Rate, ReducePlan, Thickness
+from mulvek.core.bases.reduce import CLIMB, forecast
 from mulvek.core.bases.stops import HOT_C, read_stop
+from mulvek.core.bases.windows import condensed_sugar_kg, product_window, ratio_for_fat, windows
+from mulvek.core.browning import browning_rate
+from mulvek.core.coconut import fat_volume_fraction
+from mulvek.core.crystals import crystal_size_m, keeping_water_activity, lactose_at, sucrose_solubility
 from mulvek.core.heat import (
     SURFACE_CONSTANT,
     Burner,
@@ -22,17 +27,26 @@ from mulvek.core.heat import (
     water_activity,
 )
 from mulvek.core.kitchen import Kitchen
-from mulvek.core.learning import Lesson, pooled_prior, update
+from mulvek.core.learning import Lesson, judge_thickness, pooled_prior, update
 from mulvek.core.materials.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
+from mulvek.core.materials.lactometer import (
+    added_water,
+    added_water_by_freezing,
+    corrected_reading,
+    snf_by_density_pct,
+    snf_pct,
+)
 from mulvek.core.materials.library import material
 from mulvek.core.materials.parts import Parts
+from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures
-from mulvek.core.scorch import safe_power_w, stir_interval_s
+from mulvek.core.scorch import safe_power_w, scorch_index, stir_interval_s
 from mulvek.core.stove.estimate import Estimate
 from mulvek.core.stove.events import Reading
-from mulvek.core.stove.running import reading_water
+from mulvek.core.stove.readings import reading_water
 from mulvek.core.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
-from mulvek.core.vessels import Flared, Kadhai, Pan, Straight
+from mulvek.core.vessels import Flared, Kadhai, Straight
+from mulvek.formats.trials import CupTrialIn, CupTrialOut
 
 COW, BUFFALO = material("cow"), material("buffalo")
 EVAPORATED, CONDENSED = material("evaporated").parts, material("condensed").parts
@@ -75,7 +89,7 @@ def boil(kg: float, to_kg: float, watts: float, pan=POT, spare=True):
     fire = Fire(1320.0, watts, 0.0, 27.0, SEA_PA, spare)
     warm = heat_up(start, 10.0, pan, fire)
     steam = warm.steam_kg + (kg - to_kg - warm.steam_kg) * np.linspace(0, 1, 60) ** 1.3
-    run = simmer(start.with_water(start.water - steam), steam, warm.celsius, pan, fire)
+    run = simmer(descent(start.with_water(start.water - steam), steam, pan, fire), warm.celsius, fire)
     return warm.seconds / 60, (warm.seconds + run.at_s[-1]) / 60, run.celsius[-1], run.rate_kg_s[-1] * 6e4
 
 
@@ -88,7 +102,8 @@ ETA = SEEN.seconds_to(0.475, lambda w: 1.0)
 LESSON = SEEN.lesson(math.log(14.2e-3 / 60), 0.0, 0.25)
 LEARNED = update(Rate(), [Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)])
 POOLED = pooled_prior([[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]])
-DIP = reading_water(plan(), Reading("depth", 0.041), START)
+OFFSET = judge_thickness(Thickness(), ["too thick", "too thick", "right", "too thin"])
+DIP = reading_water(plan(), Reading("depth", 0.041), START, 1.0)
 QUICK = (
     COW.parts.scaled(412)
     .plus(EVAPORATED.scaled(170))
@@ -97,6 +112,28 @@ QUICK = (
 )
 SUGARED = COW.parts.scaled(1.03).plus(SUGAR.scaled(0.06))
 
+COW_TS = float(COW.parts.total_solids) * 1e3
+COW_FAT = 4.1 / 12.82
+DENSE = float(density_kg_m3(COW.parts, 20.0)) / 1e3
+CONDENSING = condensed_sugar_kg(1.840 * DENSE, 0.1282, 0.295, 0.634)
+UNDISSOLVED = lactose_at(CONDENSED, 15.0).undissolved
+COCONUT = with_solids(material("coconut").parts.scaled(0.4).plus(SUGAR.scaled(0.08)), 0.65)
+HOT_25 = float(viscosity_mpa_s(with_solids(COW.parts, 0.25), 97.0))
+
+
+def plain_choi_okos_kg_m3(parts: Parts, t: float) -> float:
+    """The published dry-solid densities used plain: the low figure that our dissolved volumes correct."""
+    room = parts.water / (997.18 + 3.1439e-3 * t - 3.7574e-3 * t * t) + parts.fat / (925.59 - 0.41757 * t)
+    room += (parts.protein + parts.other) / (1329.9 - 0.5184 * t) + parts.minerals / (2423.8 - 0.28063 * t)
+    return float(parts.total / (room + (parts.lactose + parts.acid) / (1599.1 - 0.31046 * t)))
+
+
+def khoya_share(milk: str, solids: float) -> float:
+    """Product per milk at a solids stop, nothing lost."""
+    told = forecast(plan(amount="1 L", stop=f"{solids * 100:g} % solids", sugar="", milk=material(milk)))
+    return told.product_kg.likely / told.plan.milk_kg
+
+
 VALUES = [
     ("R01", COW.parts.total_solids * 100, 12.82, 1e-9),
     ("R02", START.total * 1e3, 1408.88, 0.1),
@@ -104,8 +141,15 @@ VALUES = [
     ("R04", water_density_kg_m3(95.0), 961.90, 0.05),
     ("R05", density_kg_m3(COW.parts, 20.0) / 1e3, 1.0294, 0.0005),
     ("R06", density_kg_m3(COW.parts, 95.0) / 1e3, 0.9923, 0.001),
+    ("R07", plain_choi_okos_kg_m3(COW.parts, 20.0) / 1e3, 1.0228, 0.0005),
     ("R08", density_kg_m3(EVAPORATED, 15.6) / 1e3, 1.0666, 0.0005),
     ("R09", density_kg_m3(CONDENSED, 20.0) / 1e3, 1.3100, 0.001),
+    ("R10", snf_pct(29.5, 4.3, "15.6"), 8.375, 1e-9),
+    ("R11", snf_pct(28.25, 4.3, "27"), 8.5775, 1e-9),
+    ("R12", corrected_reading(27.0, 31.5, "27"), 27.90, 1e-9),
+    ("R13", snf_by_density_pct(26.0, 27.0, 4.3), 8.397, 0.01),
+    ("R14", added_water(7.61, 8.72) * 100, 12.73, 0.01),
+    ("R15", added_water_by_freezing(-0.491) * 100, 5.94, 0.01),
     ("R16", heat_capacity_j_k(COW.parts, 20.0) / 1e3, 3.873, 0.005),
     ("R17", heat_capacity_j_k(CONDENSED, 20.0) / 1e3, 2.340, 0.005),
     ("R18", saturation_pressure_pa(95.0), 84609, 42),
@@ -146,15 +190,28 @@ VALUES = [
     ("R53", LATE.product_m3 * 1e6, 738.17, 0.5),
     ("R54", EARLY.total_solids.likely * 100, 35.915, 0.02),
     ("R55", LATE.total_solids.likely * 100, 33.575, 0.02),
+    ("R56", CONDENSING * 1e3, 367.92, 0.05),
+    ("R57", CONDENSING / 0.634 * 1e3 + 1.840 * DENSE * COW_TS, 823.14, 0.05),
+    ("R58", CONDENSING * 1e3 / 1.840, 199.96, 0.05),
+    ("R59", khoya_share("cow", 0.71) * 98, 17.70, 0.01),
+    ("R60", khoya_share("buffalo", 0.74) * 98, 22.02, 0.01),
+    ("R61", khoya_share("buffalo", 0.68) * 98, 23.97, 0.01),
+    ("R62", milk_to_thin_kg(Parts(water=0.318 * 0.236, lactose=0.318 * 0.764), 0.725, COW.parts) * 1e3, 20.78, 0.01),
     ("R63", viscosity_mpa_s(COW.parts, 20.0), 1.841, 0.02),
     ("R64", viscosity_mpa_s(CONDENSED, 20.0), 1550, 31),
     ("R65", syrup_viscosity_mpa_s(60.0, 20.0), 59.74, 0.1),
     ("R66", lactose_solubility(25.0), 21.60, 0.01),
     ("R67", lactose_solubility(17.0, 63.4), 7.815, 0.01),
+    ("R68", sucrose_solubility(20.0), 66.60, 0.05),
+    ("R69", lactose_at(CONDENSED, 15.0).supersaturation, 5.261, 0.02),
+    ("R70", lactose_at(CONDENSED, 15.0).undissolved * 100, 8.663, 0.02),
+    ("R71", crystal_size_m(UNDISSOLVED, density_kg_m3(CONDENSED, 15.0), 1e8) * 1e6, 11.39, 0.1),
+    ("R72", keeping_water_activity(CONDENSED), 0.8591, 0.003),
     ("R73", sugar_number(CONDENSED), 62.50, 1e-6),
     ("R74", QUICK.total_solids * 100, 26.442, 0.01),
     ("R75", QUICK.sucrose, 42.275, 0.01),
     ("R76", stir_interval_s(97.0, 594 / BASE_M2, viscosity_mpa_s(COW.parts, 95.0), POT), 90, 4),
+    ("R77", browning_rate(CONDENSED, 103.0), 12.28, 0.05),
     ("R78", POOLED.ln_mean, 0.03949, 1e-5),
     ("R79", POOLED.ln_sd, 0.25556, 1e-5),
     ("R80", boil(1.03, 1.03 * 12.82 / 25.6, 594.0)[1], 39.3, 0.5),
@@ -162,7 +219,10 @@ VALUES = [
     ("R82-83", viscosity_mpa_s(with_solids(SUGARED, 0.5762), 95.0), 34.33, 0.7),
     ("R82", math.log(float(viscosity_mpa_s(with_solids(SUGARED, 0.5762), 5.0, aged=True)) / 4000), 0.0, 0.03),
     ("R84", with_solids(SUGARED, 0.5762).total * 1e3, 333.2, 1.7),
+    ("R85", OFFSET.ln_mean, 0.1748, 1e-4),
+    ("R86", OFFSET.ln_sd, 0.3053, 1e-4),
     ("R87", 2750 / (1 + CLIMB["medium"]), 1718.8, 0.05),
+    ("R88", fat_volume_fraction(COCONUT, 95.0), 0.3509, 0.001),
     ("R89", water_activity(Parts(water=40.0, sucrose=60.0), boiling=False), 0.8953, 0.0005),
     (
         "R91",
@@ -172,8 +232,13 @@ VALUES = [
     ),
     ("R92", DIP[0] * 1e3, 632.48, 0.3),
     ("R93", DIP[1] * 1e3, 74.57, 0.1),
+    ("R94", ratio_for_fat(0.10, 0.041, 0.14), 2.836, 0.001),
     ("R95", BUFFALO.total_solids_sd / BUFFALO.parts.total_solids * 100, math.hypot(0.8, 0.35) / 16.63 * 100, 1e-6),
     ("R95 cow", COW.total_solids_sd / COW.parts.total_solids * 100, 4.36, 0.01),
+    ("R96", scorch_index(98.0, 594 / BASE_M2, HOT_25, POT, 40.0), 0.481, 0.0145),
+    ("R97", seconds_to_return(0.073, 12.6e-3 / 60) / 60, 3.766, 0.001),
+    ("R98", product_window(windows()["basundi"], (COW_FAT, COW_FAT))["fat"][0] * 100, 6.601, 0.001),
+    ("R99", CupTrialOut.of(CupTrialIn(water_g=146.3, celsius=25.0)).ml.likely, 146.73, 0.02),
     ("R100", cooling_loss_kg(EVAPORATED.scaled(0.52), 95.0) * 1e3, 16.62, 0.1),
 ]
 

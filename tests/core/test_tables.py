@@ -15,10 +15,11 @@ from mulvek.core.kitchen import Kitchen
 from mulvek.core.materials.density import density_kg_m3
 from mulvek.core.materials.library import dairy, material, materials, own_milk
 from mulvek.core.materials.parts import Parts
+from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures
 from mulvek.core.scorch import stir_interval_s
 from mulvek.core.texture import STAGES, stage_index, viscosity_mpa_s
-from mulvek.core.vessels import Flared, Kadhai, Pan, Straight, surface_m2
+from mulvek.core.vessels import Flared, Kadhai, Straight, surface_m2
 from tests.core.test_reference import BASE_M2, K1, POT, SEA_PA, SUGAR, boil, with_solids
 
 COW, BUFFALO = material("cow").parts, material("buffalo").parts

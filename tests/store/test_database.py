@@ -8,13 +8,17 @@ from sqlalchemy.exc import IntegrityError
 
 from mulvek.core.bases.plan import Rate
 from mulvek.core.errors import Conflict, NotFound
+from mulvek.core.heat import Burner
+from mulvek.core.stove.curd_run import Remark
 from mulvek.core.stove.events import Note, Reading, Stirred
 from mulvek.demo.boathouse import BOATHOUSE, fill
 from mulvek.store.book import Book
+from mulvek.store.curd import Curds
 from mulvek.store.database import Database
 from mulvek.store.larder import Larder
+from mulvek.store.shelf import read_shelf
 from mulvek.store.stove import Stove
-from mulvek.store.tables import BatchRow, EventRow, PanRow
+from mulvek.store.tables import BatchRow, EventRow, MilkRow, PanRow
 
 NOW = 1_800_000_000.0
 
@@ -32,7 +36,7 @@ def test_pragmas_and_migrations(db):
         pragma = lambda name: session.execute(text(f"PRAGMA {name}")).scalar()  # noqa: E731
         assert pragma("journal_mode") == "wal"
         assert pragma("synchronous") == 2 and pragma("foreign_keys") == 1
-        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0001"
+        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0003"
 
 
 def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
@@ -41,7 +45,11 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
     with again.reading() as session:
         larder = Larder(session)
         assert larder.kitchen() == BOATHOUSE
-        assert [pan.name for pan in larder.pans().values()] == ["the wide kadhai", "the straight pot"]
+        assert [kept.thing.name for kept in larder.pans()] == [
+            "the wide kadhai",
+            "the straight pot",
+            "the old brass pot",
+        ]
         batches, total = Book(session).page(10, 0)
         assert total == 5 and batches[0].state(NOW).phase == "boiling"
         assert [b.created_at_s for b in batches] == sorted((b.created_at_s for b in batches), reverse=True)
@@ -50,9 +58,9 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
 
 def test_finished_batches_sharpen_their_own_flame_most(db):
     with db.reading() as session:
-        own = Larder(session).rate(1, 1, "medium")
-        neighbour = Larder(session).rate(1, 1, "gentle")
-        stranger = Larder(session).rate(1, 99, "medium")
+        own = read_shelf(session).rate(1, 1, "medium")
+        neighbour = read_shelf(session).rate(1, 1, "gentle")
+        stranger = read_shelf(session).rate(1, 99, "medium")
     assert own.batches == 3 and own.ln_sd < neighbour.ln_sd < stranger.ln_sd == Rate().ln_sd
     assert own.ln_mean > 0.3
 
@@ -100,3 +108,53 @@ def test_the_database_holds_its_own_line(db):
         session.add(EventRow(batch_id=77, number=1, at_s=0.0, recorded_at_s=0.0, kind="note", data={}, key=None))
     with pytest.raises(IntegrityError), db.writing() as session:
         session.get(BatchRow, 1).lesson_sd = None
+
+
+def test_two_hands_at_one_curd_batch_never_get_the_same_number(db):
+    with db.reading() as session:
+        hung = Curds(session).running()[0]
+
+    def write(i):
+        with db.writing() as session:
+            Curds(session).append(hung.id, Remark(f"note {i}"), NOW, NOW, key=f"hand-note-{i}")
+
+    hands = [threading.Thread(target=write, args=(i,)) for i in range(8)]
+    for hand in hands:
+        hand.start()
+    for hand in hands:
+        hand.join()
+    write(3)  # sent again: it happened once
+    with db.reading() as session:
+        events = Curds(session).batch(hung.id).events
+    assert [e.id for e in events] == list(range(1, len(events) + 1))
+    assert sorted(e.what.text for e in events if isinstance(e.what, Remark)) == [f"note {i}" for i in range(8)]
+
+
+def test_the_shelf_is_read_again_only_after_something_was_written(db):
+    first = db.kept(read_shelf)
+    assert db.kept(read_shelf) is first
+    with db.writing() as session:
+        Larder(session).add_burner(Burner("spare", "induction"))
+    second = db.kept(read_shelf)
+    assert second is not first and len(second.burners) == len(first.burners) + 1
+    with pytest.raises(NotFound), db.writing() as session:
+        Larder(session).add_burner(Burner("never", "induction"))
+        Larder(session).remove("pan", 404, 1)
+    assert [b.name for b in db.kept(read_shelf).burners.values()][-1] == "spare"
+
+
+def test_demo_curds_are_there_and_teach_their_milk(db):
+    with db.reading() as session:
+        curds = Curds(session)
+        made, hung = curds.page(10)[::-1]
+        shelf = read_shelf(session)
+        assert [b.id for b in curds.running()] == [hung.id]
+    assert made.route == "curdle" and made.state(NOW).weighed_kg and made.state(NOW).said == "As told."
+    assert hung.state(NOW).step == 0 and hung.state(NOW).whey_kg == 0.41
+    ln_yield, batches = shelf.curd_yield(made.milk_id)
+    assert batches == 1 and -0.1 < ln_yield < 0 and shelf.curd_yield(999) == (0.0, 0)
+    with db.writing() as session:
+        session.delete(session.get(MilkRow, made.milk_id))
+    with db.reading() as session:
+        kept = Curds(session).batch(made.id)
+    assert kept.milk_id is None and kept.plan.milk.name == made.plan.milk.name

@@ -7,6 +7,7 @@ from pathlib import Path
 import pytest
 from openapi_spec_validator import validate
 
+from mulvek.store.tables import BatchRow
 from tests.conftest import KADHAI, MILK, serving, words
 
 
@@ -25,7 +26,7 @@ def test_from_plan_to_book(client, clock):
     before = client.get(f"/api/stove/batches/{batch}").json
     read = happens(client, batch, kind="reading", how="depth", value=before["depth_keys_m"][2]).json
     width = lambda b: b["to_stop_s"]["high"] - b["to_stop_s"]["low"]  # noqa: E731
-    assert width(read) < width(before) and "forecast" in read["log"][0]["text"]
+    assert width(read) < width(before) and "thought" in read["log"][0]["text"]
     happens(client, batch, kind="stirred")
     happens(client, batch, kind="flame_changed", flame="gentle")
     undone = happens(client, batch, kind="undo", event_id=5).json
@@ -158,3 +159,39 @@ def test_killed_while_events_are_posted_nothing_acknowledged_is_lost(tmp_path):
         log = json.load(urllib.request.urlopen(f"{url}/api/stove/batches/{batch}"))["log"]
         assert {line["text"] for line in log if line["kind"] == "note"} >= set(acknowledged)
         assert json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["boiled_at_s"] is not None
+
+
+def test_how_it_turned_out_cold_moves_the_next_plan(client, clock):
+    told = client.post("/api/bench/reduce", json=words()).json
+    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    assert happens(client, batch, kind="judged", how="right").status_code == 409
+    clock.now += told["first_boil_s"]["likely"]
+    happens(client, batch, kind="first_boil")
+    clock.now += told["after_boil_s"]["likely"]
+    happens(client, batch, kind="off")
+    happens(client, batch, kind="weighed", mass_kg=1.1)
+    assert happens(client, batch, kind="judged", how="too thick").json["verdict"] == "too thick"
+    after = client.post("/api/bench/reduce", json=words()).json
+    assert after["cold"]["viscosity"]["likely"] > 1.4 * told["cold"]["viscosity"]["likely"]
+    spread = lambda f: f["cold"]["viscosity"]["high"] / f["cold"]["viscosity"]["low"]  # noqa: E731
+    assert spread(after) < spread(told)
+    # said again, the later word counts; a look cold asked for is reckoned with it
+    assert happens(client, batch, kind="judged", how="right").json["verdict"] == "right"
+    asked = client.post("/api/bench/reduce", json=words(stop="slow ribbon cold")).json
+    assert asked["cold"]["name"] == "slow ribbon"
+
+
+def test_forecasts_kept_by_an_earlier_release_are_still_read(client, clock):
+    batch = client.post("/api/stove/batches", json={"name": "Old", "plan": words()}).json["id"]
+    db = client.application.extensions["mulvek_database"]
+    with db.writing() as session:
+        row = session.get(BatchRow, batch)
+        kept = {k: v for k, v in row.forecast.items() if k not in ("judgement", "added", "sugar_name")}
+        kept["served_kg"] = {"low": 1.0, "likely": 1.1, "high": 1.2}
+        row.forecast = kept
+        new = ("sugar_kind", "additions", "stirring", "to_boil", "lid", "wetted", "thickness")
+        row.plan = {k: v for k, v in row.plan.items() if k not in new}
+    page = client.get(f"/api/book/{batch}")
+    assert page.status_code == 200 and page.json["told"]["served_kg"]["likely"] == 1.1
+    assert page.json["told"]["judgement"]["named"] and client.get("/api/stove").status_code == 200
+    assert happens(client, batch, kind="stirred").status_code == 201

@@ -1,0 +1,172 @@
+"""A curd batch folded from its events: undo is exact, late entries find their place, weighing ends what it ends."""
+
+import math
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mulvek.core.bases.plan import Amount
+from mulvek.core.curd.balance import Draining
+from mulvek.core.curd.curdle import CurdlePlan, curdle
+from mulvek.core.curd.hang import StrainPlan, strain
+from mulvek.core.errors import BadInput, Conflict
+from mulvek.core.heat import Burner
+from mulvek.core.kitchen import Kitchen
+from mulvek.core.materials.library import material
+from mulvek.core.pans import Pan
+from mulvek.core.quantities import Quantity
+from mulvek.core.stove.curd_run import (
+    Begun,
+    CurdEvent,
+    CurdWeighed,
+    Poured,
+    Remark,
+    StepDone,
+    TakenBack,
+    WheyWeighed,
+    check_curd_event,
+    curd_state,
+    difference,
+    learn_yield,
+    standing_curd,
+)
+from mulvek.core.vessels import Straight
+
+T0 = 1_800_000_000.0
+PLAN = CurdlePlan(
+    material("cow"),
+    Amount(Quantity(3e-3, "volume", "3 L"), 0.015),
+    Pan("pot", Straight(0.24, 0.2)),
+    Burner("left"),
+    180.0,
+    "lemon",
+    Draining("light squeeze", 1800.0),
+    "sponge",
+    Kitchen(),
+    rinse_kg=1.0,
+    rinses=2,
+)
+HUNG = StrainPlan(material("yoghurt"), Amount(Quantity(1.0, "mass", "1 kg"), 0.005), "muslin", "hung", 5.0, Kitchen())
+TOLD = curdle(PLAN)
+
+
+def log(*happenings, start=T0, every=60.0):
+    return [CurdEvent(i + 1, start + i * every, what) for i, what in enumerate(happenings)]
+
+
+happening = st.one_of(
+    st.just(StepDone()),
+    st.floats(0.01, 0.1).map(Poured),
+    st.floats(0.01, 0.1).map(lambda x: Poured(x, clear=True)),
+    st.floats(0.1, 2.5).map(WheyWeighed),
+    st.just(Remark("soft")),
+)
+
+
+@settings(max_examples=40, deadline=None)
+@given(before=st.lists(happening, max_size=6), extra=happening)
+def test_taking_back_is_exact_and_can_itself_be_taken_back(before, extra):
+    events = log(Begun(), *before)
+    now = T0 + 7200
+    without = curd_state(PLAN, events, now)
+    number = len(events) + 1
+    done = [*events, CurdEvent(number, T0 + 3000, extra)]
+    back = [*done, CurdEvent(number + 1, T0 + 3060, TakenBack(number))]
+    assert curd_state(PLAN, back, now).steps == without.steps
+    assert curd_state(PLAN, back, now).poured == without.poured
+    again = [*back, CurdEvent(number + 2, T0 + 3120, TakenBack(number + 1))]
+    assert curd_state(PLAN, again, now).steps == curd_state(PLAN, done, now).steps
+    assert [e.id for e in standing_curd(again)] == [e.id for e in standing_curd(done)]
+
+
+@settings(max_examples=30, deadline=None)
+@given(happenings=st.lists(happening, min_size=2, max_size=7), order=st.randoms())
+def test_late_entries_find_their_place_in_time(happenings, order):
+    in_time = log(Begun(), *happenings)
+    shuffled = in_time[1:]
+    order.shuffle(shuffled)
+    entered = [in_time[0], *(CurdEvent(i + 2, e.at_s, e.what) for i, e in enumerate(shuffled))]
+    now = T0 + 3600
+    here, there = curd_state(PLAN, in_time, now), curd_state(PLAN, entered, now)
+    assert here.steps == there.steps and here.poured == pytest.approx(there.poured)
+    # what lies after an instant is not yet known at it
+    early, known = (curd_state(PLAN, e, T0 + 90) for e in (in_time, in_time[:2]))
+    assert early.steps == known.steps and early.poured == known.poured and early.whey_kg == known.whey_kg
+
+
+def test_steps_follow_each_other_and_weighing_ends_all_before_it():
+    steps = TOLD.stages
+    events = log(Begun(), *[StepDone()] * 3)
+    state = curd_state(PLAN, events, T0 + 200)
+    assert state.step == 3 and [s.done_at_s for s in state.steps[:3]] == [T0 + 60, T0 + 120, T0 + 180]
+    assert state.steps[3].began_at_s == T0 + 180 and state.steps[4].began_at_s is None
+    assert state.steps[3].due_s == pytest.approx(steps[3].seconds - 20)
+    weighed = curd_state(PLAN, [*events, CurdEvent(9, T0 + 4000, CurdWeighed(0.5))], T0 + 4100)
+    assert [s.name for s in steps][weighed.step] == "knead"
+    assert weighed.steps[weighed.step].began_at_s == T0 + 4000
+    over = log(Begun(), *[StepDone()] * (len(steps) + 3))
+    assert curd_state(PLAN, over, T0 + 9000).step == len(steps)
+
+
+@settings(max_examples=30, deadline=None)
+@given(share=st.floats(0.4, 2.0))
+def test_the_weighed_curd_decides_and_a_difference_is_explained(share):
+    kg = TOLD.curd_kg.likely * share
+    state = curd_state(PLAN, log(Begun(), CurdWeighed(kg)), T0 + 100)
+    assert state.ln_ratio == pytest.approx(math.log(share))
+    assert state.pieces.count.low == state.pieces.count.high == pytest.approx(math.floor(kg * 0.98 / 0.0115 + 1e-9))
+    assert state.pieces.each_kg * state.pieces.count.likely == pytest.approx(kg * 0.98)
+    if TOLD.curd_kg.low <= kg <= TOLD.curd_kg.high:
+        assert state.said == "As told."
+    else:
+        assert ("less" if share < 1 else "more") in state.said
+    assert difference(HUNG, None, strain(HUNG).curd_kg, 0.9).startswith("More")
+    assert difference(HUNG, None, strain(HUNG).curd_kg, 0.2).startswith("Less")
+
+
+def test_whey_weighed_moves_the_hours_left():
+    begun = log(Begun())
+    plain = curd_state(HUNG, begun, T0 + 3 * 3600).steps[0]
+    for kg, sooner in ((0.55, True), (0.15, False)):
+        events = [*begun, CurdEvent(2, T0 + 3 * 3600, WheyWeighed(kg))]
+        step = curd_state(HUNG, events, T0 + 3 * 3600).steps[0]
+        assert (step.seconds < plain.seconds) == sooner
+        assert step.due_s == pytest.approx(step.seconds - 3 * 3600)
+
+
+@pytest.mark.parametrize(
+    ("plan", "what", "error", "field"),
+    [
+        (PLAN, Begun(), Conflict, "kind"),
+        (PLAN, Poured(-1.0), BadInput, "amount"),
+        (PLAN, Poured(math.nan), BadInput, "amount"),
+        (PLAN, CurdWeighed(50.0), BadInput, "mass_kg"),
+        (PLAN, WheyWeighed(0.0), BadInput, "mass_kg"),
+        (PLAN, Remark("  "), BadInput, "text"),
+        (PLAN, Remark("x" * 2001), BadInput, "text"),
+        (PLAN, TakenBack(1), Conflict, "event_id"),
+        (PLAN, TakenBack(77), Conflict, "event_id"),
+        (HUNG, Poured(0.1), Conflict, "kind"),
+        (HUNG, WheyWeighed(1.5), BadInput, "mass_kg"),
+    ],
+)
+def test_what_cannot_happen_names_itself(plan, what, error, field):
+    with pytest.raises(error) as caught:
+        check_curd_event(plan, log(Begun()), CurdEvent(2, T0 + 60, what))
+    assert caught.value.field == field and caught.value.fix
+    with pytest.raises(Conflict):
+        check_curd_event(plan, [], CurdEvent(1, T0, StepDone()))
+
+
+@settings(max_examples=60, deadline=None)
+@given(ratios=st.lists(st.floats(-0.25, 0.25), min_size=1, max_size=8))
+def test_learning_lies_between_the_guess_and_what_was_seen(ratios):
+    learned, counted = learn_yield(ratios)
+    assert counted <= len(ratios)
+    assert min(0.0, *ratios) - 1e-12 <= learned <= max(0.0, *ratios) + 1e-12
+    # a wrong unit is left out
+    wild, still = learn_yield([*ratios, math.log(1000)])
+    assert wild == learned and still == counted
+    steady = [learn_yield([0.1] * n)[0] for n in range(1, 6)]
+    assert steady == sorted(steady) and steady[-1] < 0.1

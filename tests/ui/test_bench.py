@@ -1,0 +1,99 @@
+"""The Bench's judgement in Chromium: schools, named stops, which pan, the wish, mending, caramel, the dip-stick."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.test_thread import SIZES, clean, minutes_said
+
+
+@pytest.fixture(params=SIZES)
+def bench(request, page: Page, kitchen_url: str):
+    page.set_viewport_size(SIZES[request.param])
+    errors: list[str] = []
+    page.on("pageerror", lambda e: errors.append(str(e)))
+    page.goto(kitchen_url + "/bench")
+    expect(page.get_by_role("button", name="Light it")).to_be_visible()
+    yield page
+    assert errors == []
+
+
+def pick(page: Page, word: str, choice: str) -> None:
+    page.get_by_role("button", name=f"{word}:").click()
+    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
+    page.wait_for_load_state("networkidle")
+
+
+def test_schools_and_named_stops_change_the_answer_and_stay_in_the_address(bench: Page):
+    page = bench
+    half = minutes_said(page)
+    pick(page, "where to stop", "rabri")
+    expect(page.locator("p.answer")).to_contain_text("mounds on the spoon")
+    assert minutes_said(page) > half + 5
+    expect(page.get_by_label("What to expect of it")).to_contain_text("rabri, mounds on the spoon")
+    pick(page, "how to stir", "fold the skin in")
+    pick(page, "lid up to the first boil", "the lid on")
+    expect(page.get_by_label("What to expect of it")).to_contain_text("Lid off before it climbs")
+    pick(page, "what else to enrich it with", "whole milk powder")
+    page.get_by_role("button", name="how much of it:").click()
+    field = page.get_by_role("textbox", name="how much of it")
+    field.fill("a bucket")
+    expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("bucket")
+    field.fill("60 g")
+    field.press("Enter")
+    expect(page.get_by_label("What to expect of it")).to_contain_text("Wet the whole milk powder first")
+    expect(page).to_have_url(re.compile("stir=folded.*add=whole-powder"))
+    clean(page)
+    page.reload()
+    expect(page.locator(".sentence").nth(1)).to_contain_text("60 g of whole milk powder from the start")
+    expect(page.locator(".sentence").nth(1)).to_contain_text("the lid on")
+    pick(page, "what to enrich it with", "nothing")
+    expect(page).not_to_have_url(re.compile("add="))
+
+
+def test_tomorrow_which_pan_and_the_questions(bench: Page):
+    page = bench
+    page.get_by_label("What to expect of it").get_by_role("button", name="slow ribbon").click()
+    expect(page.locator(".sentence").first).to_contain_text("slow ribbon cold")
+    expect(page.locator("p.answer")).to_contain_text("falls in a slow ribbon cold")
+    table = page.get_by_role("region", name="Which pan, which flame")
+    expect(table).to_contain_text("least of your time")
+    table.get_by_role("row", name=re.compile("the straight pot")).get_by_role("button").nth(0).click()
+    expect(page.locator(".sentence").first).to_contain_text("the straight pot over a gentle flame")
+    page.get_by_label("I want").fill("20 moons")
+    page.get_by_role("button", name="How much milk?").click()
+    expect(page.get_by_role("alert")).to_contain_text("moons")
+    page.get_by_label("I want").fill("500 g")
+    page.get_by_role("button", name="How much milk?").click()
+    expect(page.get_by_label("From the wish back, and mending")).to_contain_text("packs")
+    page.get_by_role("button", name="Plan with it").click()
+    page.wait_for_load_state("networkidle")
+    expect(page.locator("p.answer b", has_text=re.compile(r"^(49\d|50\d) g$"))).to_be_visible()
+    page.get_by_label("It stands at").fill("400 g")
+    page.get_by_role("button", name="How to mend it?").click()
+    expect(page.get_by_label("From the wish back, and mending")).to_contain_text("of warm milk")
+    clean(page)
+
+
+def test_the_dip_stick_prints_at_full_size(bench: Page, kitchen_url: str):
+    page = bench
+    svg = kitchen_url + page.get_by_role("link", name="(SVG)").get_attribute("href")
+    answer = page.request.get(svg)
+    assert answer.headers["content-type"].startswith("image/svg+xml") and "STOP: 4.3 cm" in answer.text()
+    pdf = page.request.get(kitchen_url + page.get_by_role("link", name="print a dip-stick").get_attribute("href"))
+    assert pdf.body().startswith(b"%PDF")
+
+
+def test_caramelised_milk(bench: Page):
+    page = bench
+    page.get_by_role("link", name="caramel").click()
+    expect(page.locator("p.answer")).to_contain_text("solids")
+    expect(page.get_by_label("The steps")).to_contain_text("168 °C")
+    pick(page, "which shade", "straw")
+    expect(page.get_by_label("The steps")).to_contain_text("152 °C")
+    expect(page).to_have_url(re.compile("shade=straw"))
+    clean(page)
+    page.get_by_role("button", name="how much sugar:").click()
+    page.get_by_role("textbox", name="how much sugar").fill("0")
+    expect(page.get_by_role("alert").first).to_contain_text("caramelise")

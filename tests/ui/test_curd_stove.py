@@ -1,0 +1,99 @@
+"""A curdling and a long drain on the Stove in Chromium: steps, pours, whey, weighing, the Book."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.test_thread import SIZES, clean
+
+
+@pytest.fixture(params=SIZES)
+def stove(request, page: Page, kitchen_url: str):
+    page.set_viewport_size(SIZES[request.param])
+    errors: list[str] = []
+    page.on("pageerror", lambda e: errors.append(str(e)))
+    page.goto(kitchen_url + "/bench/curdle")
+    expect(page.locator("p.answer")).to_contain_text("of chhena")
+    yield page
+    assert errors == []
+
+
+def box(page: Page, name: str):
+    return page.get_by_role("textbox", name=name, exact=True)
+
+
+def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
+    page = stove
+    page.get_by_role("button", name="Light it").click()
+    expect(page.get_by_role("dialog")).to_contain_text("Hot curd scalds")
+    box(page, "Call it").fill("Test chhena")
+    clean(page)
+    page.get_by_role("dialog").get_by_role("button", name="Light it").click()
+    now = page.get_by_label("What to do now")
+    expect(now).to_contain_text("Bring it to the boil")
+    expect(page.get_by_role("region", name="Burners")).to_contain_text("boils in")
+    clean(page)
+    page.get_by_role("button", name=re.compile("It boils")).click()
+    expect(now).to_contain_text("Take it off the flame and wait")
+    page.keyboard.press("d")
+    expect(now).to_contain_text("a little at a time")
+    box(page, "Poured now, ml").fill("splash")
+    page.get_by_role("button", name="Poured", exact=True).click()
+    expect(page.get_by_role("alert")).to_contain_text("splash")
+    expect(box(page, "Poured now, ml")).to_have_value("splash")
+    box(page, "Poured now, ml").fill("120")
+    page.get_by_role("button", name="Poured", exact=True).click()
+    expect(page.get_by_label("Log it", exact=True)).to_contain_text("120 ml in so far")
+    box(page, "Poured now, ml").fill("300")
+    page.get_by_role("button", name="Poured", exact=True).click()
+    expect(page.get_by_label("Log it", exact=True)).to_contain_text("more than it should need")
+    page.keyboard.press("u")
+    expect(page.get_by_label("Log it", exact=True)).to_contain_text("120 ml in so far")
+    # the server has it: a reload goes on where it was, and undo takes it back
+    page.reload()
+    expect(page.get_by_label("What happened")).to_contain_text("120 ml of acid in")
+    page.keyboard.press("u")
+    expect(page.get_by_label("What happened")).to_contain_text("undone")
+    box(page, "The curd weighs, g").fill("640")
+    page.get_by_role("button", name="Weigh it").click()
+    expect(now).to_contain_text("Knead it")
+    expect(page.get_by_text("from the weighed chhena")).to_be_visible()
+    clean(page)
+    page.get_by_role("button", name=re.compile("Kneaded")).click()
+    expect(now).to_contain_text("It gave 640 g")
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_role("region", name="Chhena and hung curd")).to_contain_text("640 g")
+    clean(page)
+
+
+def test_the_yoghurt_that_hangs_now(stove: Page, kitchen_url: str):
+    page = stove
+    page.goto(kitchen_url + "/stove")
+    page.get_by_role("link", name=re.compile("Hung curd for shrikhand")).click()
+    expect(page.get_by_label("What to do now")).to_contain_text("Let it hang")
+    before = page.locator(".huge").inner_text()
+    box(page, "All the whey so far, g").fill("300")
+    page.get_by_role("button", name="Log it").click()
+    expect(page.get_by_role("alert")).to_contain_text("Whey only grows")
+    expect(box(page, "All the whey so far, g")).to_have_value("300")
+    box(page, "All the whey so far, g").fill("700")
+    page.get_by_role("button", name="Log it").click()
+    expect(page.get_by_label("What happened")).to_contain_text("700 g of whey")
+    expect(page.locator(".huge")).not_to_have_text(before)
+    # a second device follows
+    other = page.context.new_page()
+    other.goto(page.url)
+    box(page, "A note").fill("smells fresh")
+    page.get_by_role("button", name="Write it").click()
+    expect(other.get_by_label("What happened")).to_contain_text("smells fresh")
+    clean(page)
+
+
+def test_straining_begins_from_its_sentence(stove: Page, kitchen_url: str):
+    page = stove
+    page.goto(kitchen_url + "/bench/strain")
+    page.get_by_role("button", name="Hang it", exact=True).click()
+    page.get_by_role("dialog").get_by_role("button", name="Hang it").click()
+    expect(page.get_by_label("What to do now")).to_contain_text("Let it hang")
+    expect(page.locator(".under")).to_contain_text("hours left to hang")

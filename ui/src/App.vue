@@ -5,6 +5,7 @@ import { NConfigProvider, NMessageProvider } from 'naive-ui'
 import { computed, onBeforeUnmount, watchEffect } from 'vue'
 import { RouterView } from 'vue-router'
 import { listen } from './api/kitchen'
+import { useNudging } from './shell/nudging'
 import StationsRail from './shell/StationsRail.vue'
 import { overrides } from './theme/naive'
 
@@ -14,6 +15,7 @@ watchEffect(() => {
 })
 const theme = computed(() => overrides(night.value))
 onBeforeUnmount(listen(useQueryClient()))
+useNudging()
 </script>
 
 <template>

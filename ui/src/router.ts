@@ -8,6 +8,21 @@ export const router = createRouter({
     { path: '/', redirect: '/bench' },
     { path: '/bench', component: BenchStation, meta: { title: 'Bench' } },
     {
+      path: '/bench/curdle',
+      component: () => import('./stations/bench/CurdleBench.vue'),
+      meta: { title: 'Curdle' },
+    },
+    {
+      path: '/bench/strain',
+      component: () => import('./stations/bench/StrainBench.vue'),
+      meta: { title: 'Strain' },
+    },
+    {
+      path: '/bench/caramel',
+      component: () => import('./stations/bench/CaramelBench.vue'),
+      meta: { title: 'Caramelised milk' },
+    },
+    {
       path: '/larder',
       component: () => import('./stations/larder/LarderStation.vue'),
       meta: { title: 'Larder' },
@@ -15,6 +30,11 @@ export const router = createRouter({
     {
       path: '/stove/:id(\\d+)?',
       component: () => import('./stations/stove/StoveStation.vue'),
+      meta: { title: 'Stove' },
+    },
+    {
+      path: '/stove/curd/:id(\\d+)',
+      component: () => import('./stations/stove/CurdStove.vue'),
       meta: { title: 'Stove' },
     },
     {

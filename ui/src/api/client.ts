@@ -9,9 +9,12 @@ export type EventIn = Schemas['EventIn']['event']
 export type LarderOut = Schemas['LarderOut']
 export type PanOut = Schemas['PanOut']
 export type PanIn = Schemas['PanIn']
+export type MaterialOut = Schemas['MaterialOut']
 export type Range = Schemas['Range']
 export type Why = Schemas['Why']
 export type Track = Schemas['TrackOut']
+export type CurdBatch = Schemas['CurdBatchOut']
+export type CurdEventIn = Schemas['CurdEventIn']['event']
 export type Flame = Batch['flame']
 
 /** What went wrong, as the server says it: a title, a sentence, and the field with its fix. */
@@ -39,7 +42,8 @@ export async function unwrap<T>(
   let got
   try {
     got = await answer
-  } catch {
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error // not the network: what was typed cannot be sent
     throw new ApiProblem(0, 'No answer', 'The kitchen’s server does not answer. Try again.', [])
   }
   if (got.data !== undefined) return got.data

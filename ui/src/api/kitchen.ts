@@ -1,11 +1,15 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/vue-query'
+import { useMutation, useQuery, type QueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
-import { api, unwrap, type Batch, type EventIn } from './client'
+import { api, unwrap, type Batch, type CurdBatch, type CurdEventIn, type EventIn } from './client'
+import { heardClock, keepSending, onAnswer, post } from './outbox'
 
 /** A batch with the moment this tab received it, so that its times can run on between answers. */
 export type LiveBatch = Batch & { received: number }
 
-const stamp = (batch: Batch): LiveBatch => ({ ...batch, received: performance.now() })
+function stamp(batch: Batch): LiveBatch {
+  heardClock(batch.now_s)
+  return { ...batch, received: performance.now() }
+}
 
 export function useLarder() {
   return useQuery({
@@ -23,6 +27,45 @@ export function useStove() {
   })
 }
 
+/** A curd batch with the moment this tab received it. */
+export type LiveCurd = CurdBatch & { received: number }
+
+function stampCurd(batch: CurdBatch): LiveCurd {
+  heardClock(batch.now_s)
+  return { ...batch, received: performance.now() }
+}
+
+export function useCurds() {
+  return useQuery({
+    queryKey: ['curds'],
+    queryFn: async () => (await unwrap(api.GET('/api/stove/curds'))).batches.map(stampCurd),
+    refetchInterval: 30_000,
+  })
+}
+
+export function useCurd(id: MaybeRefOrGetter<number>) {
+  return useQuery({
+    queryKey: ['curds', computed(() => toValue(id))],
+    queryFn: async () =>
+      stampCurd(
+        await unwrap(
+          api.GET('/api/stove/curds/{batch_id}', { params: { path: { batch_id: toValue(id) } } }),
+        ),
+      ),
+    refetchInterval: 30_000,
+    retry: false,
+  })
+}
+
+/** Log a happening of a curd batch; answered with null when it waits for the network. */
+export function useCurdLog() {
+  return useMutation({
+    networkMode: 'always',
+    mutationFn: ({ id, event }: { id: number; event: CurdEventIn }) =>
+      post({ of: 'curd', id, event }),
+  })
+}
+
 export function useRecord(id: MaybeRefOrGetter<number>) {
   return useQuery({
     queryKey: ['book', computed(() => toValue(id))],
@@ -32,30 +75,17 @@ export function useRecord(id: MaybeRefOrGetter<number>) {
   })
 }
 
-/** Log a happening. It carries a key of its own, so that sending it again never logs it twice. */
+/** Log a happening; answered with null when it waits for the network. */
 export function useLog() {
-  const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ id, event }: { id: number; event: EventIn }) =>
-      unwrap(
-        api.POST('/api/stove/batches/{batch_id}/events', {
-          params: { path: { batch_id: id } },
-          body: { event: { ...event, key: event.key ?? crypto.randomUUID() } },
-        }),
-      ),
-    retry: (count, error) => error.status === 0 && count < 5,
-    retryDelay: 800,
-    onSuccess: (batch) => {
-      client.setQueryData<LiveBatch[]>(['stove'], (old) =>
-        old?.map((b) => (b.id === batch.id ? stamp(batch) : b)),
-      )
-      return refresh(client)
-    },
+    networkMode: 'always',
+    mutationFn: ({ id, event }: { id: number; event: EventIn }) => post({ of: 'pan', id, event }),
   })
 }
 
 function refresh(client: QueryClient) {
   void client.invalidateQueries({ queryKey: ['stove'] })
+  void client.invalidateQueries({ queryKey: ['curds'] })
   void client.invalidateQueries({ queryKey: ['book'] })
 }
 
@@ -67,5 +97,24 @@ export function listen(client: QueryClient): () => void {
     if (!first) refresh(client)
     first = false
   }
-  return () => source.close()
+  onAnswer((answer) => {
+    if (answer.of === 'pan') {
+      const live = stamp(answer.batch)
+      client.setQueryData<LiveBatch[]>(['stove'], (old) =>
+        old?.map((b) => (b.id === live.id ? live : b)),
+      )
+    } else {
+      const live = stampCurd(answer.batch)
+      client.setQueryData<LiveCurd>(['curds', live.id], live)
+      client.setQueryData<LiveCurd[]>(['curds'], (old) =>
+        old?.map((b) => (b.id === live.id ? live : b)),
+      )
+    }
+    refresh(client)
+  })
+  const stop = keepSending()
+  return () => {
+    stop()
+    source.close()
+  }
 }

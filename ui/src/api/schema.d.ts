@@ -4,6 +4,159 @@
  */
 
 export interface paths {
+    "/api/bench/caramel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Caramelised milk by the pan method: steps, temperatures and what it gives */
+        post: operations["caramel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which pan, which flame: the kitchen's pans on every flame of the plan's burner */
+        post: operations["compare_pans"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/curd-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the sentences of curdling and straining choose from */
+        get: operations["get_curd_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/curdle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon a curdling: when the acid goes in, how much, what curd and how many pieces */
+        post: operations["reckon_curdle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/curdle-wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** From the wish back: milk for so much chhena, or so many balls */
+        post: operations["curdle_wish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/dip-stick.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The dip-stick of this plan, to print 1:1, as PDF */
+        get: operations["dip_stick_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/dip-stick.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The dip-stick of this plan, to print 1:1, as SVG */
+        get: operations["dip_stick_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/fruit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether fruit curdles this milk, cold or hot */
+        post: operations["mix_fruit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Too thick or too thin: milk to stir in, or minutes back on the heat */
+        post: operations["mend_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/reduce": {
         parameters: {
             query?: never;
@@ -21,6 +174,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/strain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon a straining: whey, thickness and sourness with time; logged whey moves what is to come */
+        post: operations["reckon_strain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** From the wish back: milk for so much of the product */
+        post: operations["wish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book": {
         parameters: {
             query?: never;
@@ -30,6 +217,23 @@ export interface paths {
         };
         /** Batches, newest first */
         get: operations["get_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/curds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Curdlings and strainings, newest first, weighed beside told */
+        get: operations["get_curd_book"];
         put?: never;
         post?: never;
         delete?: never;
@@ -72,6 +276,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/larder/burner-trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A burner's strength from water timed on it; nothing is kept */
+        post: operations["time_burner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/burners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a burner */
+        post: operations["add_burner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/burners/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a burner, or keep what timing it found */
+        put: operations["change_burner"];
+        post?: never;
+        /** Take a burner out */
+        delete: operations["remove_burner"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/cup-trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a cup holds, from its weight of water or from level spoons; nothing is kept */
+        post: operations["weigh_cup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep an own copy of a material of the tables */
+        post: operations["add_ingredient"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/ingredients/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change an own ingredient */
+        put: operations["change_ingredient"];
+        post?: never;
+        /** Take an ingredient out */
+        delete: operations["remove_ingredient"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/larder/kitchen": {
         parameters: {
             query?: never;
@@ -82,6 +390,40 @@ export interface paths {
         get?: never;
         /** Set where the kitchen is and what its cups hold */
         put: operations["set_kitchen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/lactometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a lactometer reading says of a milk; nothing is kept */
+        post: operations["read_lactometer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The tables of materials */
+        get: operations["get_materials"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -101,6 +443,24 @@ export interface paths {
         /** Add a milk by its label */
         post: operations["add_milk"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/milks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a milk */
+        put: operations["change_milk"];
+        post?: never;
+        /** Take a milk out */
+        delete: operations["remove_milk"];
         options?: never;
         head?: never;
         patch?: never;
@@ -135,6 +495,24 @@ export interface paths {
         /** Add a pan by its measures */
         post: operations["add_pan"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/pans/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a pan */
+        put: operations["change_pan"];
+        post?: never;
+        /** Take a pan out */
+        delete: operations["remove_pan"];
         options?: never;
         head?: never;
         patch?: never;
@@ -208,10 +586,169 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stove/batches/{batch_id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take part of what boils into a pan of its own; answers with the new batch */
+        post: operations["part_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/batches/{batch_id}/pour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pour a batch into another that boils; answers with the one that goes on */
+        post: operations["pour_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/curds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Curdlings and strainings that are not yet weighed, oldest first */
+        get: operations["get_curds"];
+        put?: never;
+        /** Begin a curdling or a straining */
+        post: operations["begin_curd"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/curds/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of them as it stands now */
+        get: operations["get_curd"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/curds/{batch_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log a happening; answered when it is on disk */
+        post: operations["log_curd"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** AbandonedIn */
+        AbandonedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "abandoned";
+        };
+        /**
+         * Acid
+         * @description Coagulant to have ready and where to stop; litres or kg by ``unit``; water to thin it with, kg.
+         *
+         *     ``ph_if_all``: where the whey ends when all that is ready goes in; below 5.2 sour and firm, below 5.0 grainy.
+         */
+        Acid: {
+            likely: components["schemas"]["Range"];
+            /** Mixture Kg */
+            mixture_kg: number;
+            /** Name */
+            name: string;
+            /** Ph If All */
+            ph_if_all: number;
+            /** Ready */
+            ready: number;
+            /** Unit */
+            unit: string;
+            /** Water Kg */
+            water_kg: number;
+        };
+        /**
+         * Added
+         * @description What enriches the milk, as understood.
+         */
+        Added: {
+            /** Amount */
+            amount: string;
+            /** Late */
+            late: boolean;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * AdditionIn
+         * @description Something that enriches the milk: a number of the Larder's ingredients or a name of the tables.
+         */
+        AdditionIn: {
+            /**
+             * Amount
+             * @description "30 g", "2 tbsp", "1 cup"; a bare number is g
+             */
+            amount: string;
+            /**
+             * Late
+             * @description Stirred in at the end instead of the start
+             * @default false
+             */
+            late?: boolean;
+            /** What */
+            what: number | string;
+        };
         /**
          * BatchIn
          * @description Light a plan. ``plan`` names a pan and a burner of the Larder.
@@ -236,10 +773,14 @@ export interface components {
             amount: string;
             /** Boiled At S */
             boiled_at_s: number | null;
+            /** Brix */
+            brix: number;
             /** Burner Id */
             burner_id: number | null;
             /** Burner Name */
             burner_name: string;
+            /** Celsius */
+            celsius: number | null;
             /** Concentration */
             concentration: number;
             /** Created At S */
@@ -253,8 +794,12 @@ export interface components {
              * @enum {string}
              */
             flame: "gentle" | "medium" | "strong";
+            /** Hushed */
+            hushed: boolean;
             /** Id */
             id: number;
+            /** Last Change */
+            last_change: string;
             /** Lit At S */
             lit_at_s: number | null;
             /** Log */
@@ -266,20 +811,32 @@ export interface components {
             name: string;
             /** Now S */
             now_s: number;
+            /** Nudges */
+            nudges: components["schemas"]["Nudge"][];
             /** Off At S */
             off_at_s: number | null;
             pan: components["schemas"]["PanOut"];
             /** Pan Id */
             pan_id: number | null;
+            /** Past Stop S */
+            past_stop_s: number;
+            /** Paused At S */
+            paused_at_s: number | null;
             /**
              * Phase
              * @enum {string}
              */
-            phase: "planned" | "heating" | "boiling" | "off" | "weighed";
+            phase: "planned" | "heating" | "boiling" | "off" | "weighed" | "abandoned" | "poured into another";
             /** Points */
             points: components["schemas"]["Point"][];
             rate_kg_s: components["schemas"]["Range"] | null;
+            /** Reheat S */
+            reheat_s: number;
+            /** Scraped At S */
+            scraped_at_s: number | null;
             served_kg: components["schemas"]["Range"];
+            /** Spoon Stage */
+            spoon_stage: number;
             /** Start Depth M */
             start_depth_m: number;
             /** Stir Every S */
@@ -290,6 +847,10 @@ export interface components {
             stop: string;
             /** Stop Depth M */
             stop_depth_m: number;
+            /** Stop Sign */
+            stop_sign: string;
+            /** Stop Spoon Stage */
+            stop_spoon_stage: number;
             sugar_due_s: components["schemas"]["Range"] | null;
             /** Sugar In Kg */
             sugar_in_kg: number;
@@ -300,6 +861,8 @@ export interface components {
             to_stop_s: components["schemas"]["Range"] | null;
             /** Undo Id */
             undo_id: number | null;
+            /** Verdict */
+            verdict: string | null;
             /** Volume M3 */
             volume_m3: number;
             /** Weighed Kg */
@@ -349,6 +912,34 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** BurnerChange */
+        BurnerChange: {
+            /**
+             * Kind
+             * @default lpg-large
+             * @enum {string}
+             */
+            kind?: "lpg-large" | "lpg-small" | "induction" | "electric";
+            /**
+             * Ln Sd
+             * @description How well it is known, once timed
+             * @default null
+             */
+            ln_sd?: number | null;
+            /**
+             * Name
+             * @default burner
+             */
+            name?: string;
+            /**
+             * Strength
+             * @description Multiplier of the kind's usual power
+             * @default 1
+             */
+            strength?: number;
+            /** Version */
+            version: number;
+        };
         /** BurnerIn */
         BurnerIn: {
             /**
@@ -357,6 +948,12 @@ export interface components {
              * @enum {string}
              */
             kind?: "lpg-large" | "lpg-small" | "induction" | "electric";
+            /**
+             * Ln Sd
+             * @description How well it is known, once timed
+             * @default null
+             */
+            ln_sd?: number | null;
             /**
              * Name
              * @default burner
@@ -369,7 +966,10 @@ export interface components {
              */
             strength?: number;
         };
-        /** BurnerOut */
+        /**
+         * BurnerOut
+         * @description ``strong_w``: heat that reaches the milk on a strong flame in a 24 cm pan, W, 80 % range.
+         */
         BurnerOut: {
             /** Id */
             id: number;
@@ -377,8 +977,124 @@ export interface components {
             kind: string;
             /** Kind Name */
             kind_name: string;
+            /** Ln Sd */
+            ln_sd: number | null;
             /** Name */
             name: string;
+            /** Strength */
+            strength: number;
+            strong_w: components["schemas"]["Range"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * BurnerTrialIn
+         * @description Water timed on the strong flame: to the full boil, and weight lost in ten minutes of boiling.
+         */
+        BurnerTrialIn: {
+            /**
+             * Boil Minutes
+             * @default null
+             */
+            boil_minutes?: number | null;
+            /** Burner */
+            burner: number;
+            /**
+             * Lost G
+             * @default null
+             */
+            lost_g?: number | null;
+            /**
+             * Lost In Minutes
+             * @default 10
+             */
+            lost_in_minutes?: number;
+            /** Pan */
+            pan: number;
+            /**
+             * Water C
+             * @default 20
+             */
+            water_c?: number;
+            /**
+             * Water Ml
+             * @default 1000
+             */
+            water_ml?: number;
+        };
+        /** BurnerTrialOut */
+        BurnerTrialOut: {
+            /** By Heating */
+            by_heating: number | null;
+            /** By Loss */
+            by_loss: number | null;
+            /** Ln Sd */
+            ln_sd: number;
+            /** Strength */
+            strength: number;
+            strong_w: components["schemas"]["Range"];
+            /** Words */
+            words: string;
+        };
+        /**
+         * CaramelIn
+         * @description Caramelised milk by the pan method. Amounts in the cook's words; a bare number is g (milk: ml).
+         */
+        CaramelIn: {
+            /**
+             * Butter
+             * @default 20 g
+             */
+            butter?: string;
+            /**
+             * Condensed
+             * @default 200 g
+             */
+            condensed?: string;
+            /**
+             * Milk
+             * @default cow
+             */
+            milk?: number | string;
+            /**
+             * Milk Amount
+             * @default 250 ml
+             */
+            milk_amount?: string;
+            /**
+             * Shade
+             * @description straw, pale gold, amber, deep amber
+             * @default amber
+             */
+            shade?: string;
+            /**
+             * Sugar
+             * @default 100 g
+             */
+            sugar?: string;
+        };
+        /**
+         * CaramelOut
+         * @description The steps and what they give.
+         */
+        CaramelOut: {
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Cold Name */
+            cold_name: string;
+            /** Fat */
+            fat: number;
+            mass_kg: components["schemas"]["Range"];
+            /** Shade */
+            shade: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Sugar */
+            sugar: number;
+            /** Total Solids */
+            total_solids: number;
+            /** Volume M3 */
+            volume_m3: number;
         };
         /**
          * Caution
@@ -395,6 +1111,27 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * Check
+         * @description What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid.
+         */
+        Check: {
+            added_water: components["schemas"]["Range"];
+            /** By Density Snf */
+            by_density_snf: number | null;
+            /** Corrected */
+            corrected: number;
+            /** Off Temperature K */
+            off_temperature_k: number;
+            snf: components["schemas"]["Range"];
+            /** Source */
+            source: string;
+            total_solids: components["schemas"]["Range"];
+            /** Usual Snf */
+            usual_snf: number;
+            /** Water Likely */
+            water_likely: boolean;
+        };
         /** Choice */
         Choice: {
             /** Key */
@@ -402,13 +1139,476 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** CoagulantOut */
+        CoagulantOut: {
+            /** High */
+            high: number;
+            /** Key */
+            key: string;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Usual */
+            usual: number;
+        };
+        /**
+         * Colour
+         * @description Browning dose (minutes of milk at 100 °C) with the colours it may turn out.
+         */
+        Colour: {
+            dose: components["schemas"]["Range"];
+            /** High Name */
+            high_name: string;
+            /** Low Name */
+            low_name: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * CompareOut
+         * @description Every pan that takes this milk on every flame of the burner, best marked; and those that do not.
+         */
+        CompareOut: {
+            /** Unfit */
+            unfit: components["schemas"]["Unfit"][];
+            /** Ways */
+            ways: components["schemas"]["Way"][];
+        };
+        /**
+         * Crystals
+         * @description One way of cooling: crystal width m, chance of sandiness 0-1.
+         */
+        Crystals: {
+            /** Key */
+            key: string;
+            /** Risk */
+            risk: number;
+            /** Size M */
+            size_m: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CupTrialIn
+         * @description A cup filled with water and weighed; or filled with level spoons, counted.
+         */
+        CupTrialIn: {
+            /**
+             * Celsius
+             * @default 25
+             */
+            celsius?: number;
+            /**
+             * Spoon Ml
+             * @default 15
+             */
+            spoon_ml?: number;
+            /**
+             * Spoons
+             * @default null
+             */
+            spoons?: number | null;
+            /**
+             * Water G
+             * @default null
+             */
+            water_g?: number | null;
+        };
+        /**
+         * CupTrialOut
+         * @description What it holds, ml, and the spread of finding it that way.
+         */
+        CupTrialOut: {
+            ml: components["schemas"]["Range"];
+        };
+        /**
+         * CurdBatchIn
+         * @description Begin a plan.
+         */
+        CurdBatchIn: {
+            /** Batch */
+            batch: components["schemas"]["CurdleBegin"] | components["schemas"]["StrainBegin"];
+        };
+        /**
+         * CurdBatchOut
+         * @description A batch as it stands at ``now_s``; ``due_s`` of a step counts from then.
+         */
+        CurdBatchOut: {
+            /** Burner Id */
+            burner_id: number | null;
+            /** Clear */
+            clear: boolean;
+            /** Created At S */
+            created_at_s: number;
+            curdle: components["schemas"]["CurdForecastOut"] | null;
+            /** Given Up */
+            given_up: boolean;
+            /** Hushed */
+            hushed: boolean;
+            /** Id */
+            id: number;
+            /** Log */
+            log: components["schemas"]["LogLine"][];
+            /** Name */
+            name: string;
+            /** Now S */
+            now_s: number;
+            /** Nudges */
+            nudges: components["schemas"]["Nudge"][];
+            pieces: components["schemas"]["Pieces"] | null;
+            /** Poured */
+            poured: number;
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "curdle" | "strain";
+            /** Said */
+            said: string;
+            /** Step */
+            step: number;
+            /** Steps */
+            steps: components["schemas"]["RunningStep"][];
+            strain: components["schemas"]["StrainForecastOut"] | null;
+            told_kg: components["schemas"]["Range"];
+            /** Undo Id */
+            undo_id: number | null;
+            /** Weighed Kg */
+            weighed_kg: number | null;
+            /** Whey Kg */
+            whey_kg: number | null;
+        };
+        /**
+         * CurdChoices
+         * @description What the curd sentences choose from.
+         */
+        CurdChoices: {
+            /** Cloths */
+            cloths: string[];
+            /** Coagulants */
+            coagulants: components["schemas"]["CoagulantOut"][];
+            /** Fruits */
+            fruits: components["schemas"]["Choice"][];
+            /** Uses */
+            uses: components["schemas"]["Choice"][];
+            /** Yoghurts */
+            yoghurts: components["schemas"]["Choice"][];
+        };
+        /** CurdEventIn */
+        CurdEventIn: {
+            /** Event */
+            event: components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["CurdWeighedIn"] | components["schemas"]["RemarkIn"] | components["schemas"]["TakenBackIn"] | components["schemas"]["GivenUpIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+        };
+        /**
+         * CurdForecastOut
+         * @description The whole answer. SI units as named; ranges hold in four cases of five; texture 0 soft to 100 firm.
+         */
+        CurdForecastOut: {
+            acid: components["schemas"]["Acid"];
+            acid_c: components["schemas"]["Range"];
+            /** Acid Left */
+            acid_left: number;
+            /** Amount */
+            amount: string;
+            boil_s: components["schemas"]["Range"];
+            /** Boils C */
+            boils_c: number;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            curd: components["schemas"]["CurdPartsOut"];
+            curd_kg: components["schemas"]["Range"];
+            /** Curve C */
+            curve_c: number[];
+            /** Curve S */
+            curve_s: number[];
+            /** Curve Texture */
+            curve_texture: number[];
+            /** Knead S */
+            knead_s: number;
+            milk: components["schemas"]["CurdPartsOut"];
+            /** Milk Kg */
+            milk_kg: number;
+            /** Milk M3 */
+            milk_m3: number;
+            /** Milk Name */
+            milk_name: string;
+            /** Mixed C */
+            mixed_c: number;
+            moisture: components["schemas"]["Range"];
+            pan: components["schemas"]["PanOut"];
+            /** Ph */
+            ph: number;
+            pieces: components["schemas"]["Pieces"] | null;
+            /** Rinsed C */
+            rinsed_c: number | null;
+            /** Stages */
+            stages: components["schemas"]["Stage"][];
+            /** Start Depth M */
+            start_depth_m: number;
+            texture: components["schemas"]["Range"];
+            use: components["schemas"]["UseOut"];
+            /** Uses */
+            uses: components["schemas"]["UseOut"][];
+            /** Wait S */
+            wait_s: number;
+            washings: components["schemas"]["CurdPartsOut"];
+            whey: components["schemas"]["CurdPartsOut"];
+            /** Whey Kg */
+            whey_kg: number;
+            /** Whys */
+            whys: {
+                [key: string]: components["schemas"]["Why"];
+            };
+        };
+        /**
+         * CurdPartsOut
+         * @description kg of each part.
+         */
+        CurdPartsOut: {
+            /** Acid Kg */
+            acid_kg: number;
+            /** Ash Kg */
+            ash_kg: number;
+            /** Fat Kg */
+            fat_kg: number;
+            /** Lactose Kg */
+            lactose_kg: number;
+            /** Protein Kg */
+            protein_kg: number;
+            /** Total Kg */
+            total_kg: number;
+            /** Water Kg */
+            water_kg: number;
+        };
+        /** CurdWeighedIn */
+        CurdWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weighed";
+            /** Mass Kg */
+            mass_kg: number;
+        };
+        /**
+         * CurdWishIn
+         * @description A plan, and how much chhena is wanted: "400 g", or "30 balls of 12 g".
+         */
+        CurdWishIn: {
+            plan: components["schemas"]["CurdleIn"];
+            /** Want */
+            want: string;
+        };
+        /**
+         * CurdWishOut
+         * @description Milk to take for it; ``amount`` is ready for the sentence.
+         */
+        CurdWishOut: {
+            /** Amount */
+            amount: string;
+            /** Curd Kg */
+            curd_kg: number;
+            /** Milk Kg */
+            milk_kg: number;
+            /** Milk M3 */
+            milk_m3: number;
+            /** Piece */
+            piece: string;
+            /** Rinse */
+            rinse: string;
+            /** Want */
+            want: string;
+        };
+        /** CurdleBegin */
+        CurdleBegin: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Name */
+            name: string;
+            plan: components["schemas"]["CurdleIn"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            route: "curdle";
+        };
+        /**
+         * CurdleIn
+         * @description The words of the curdling sentence. A milk, pan or burner is a number of the Larder or given whole.
+         */
+        CurdleIn: {
+            /**
+             * Amount
+             * @description "3 L", "9 glasses"; a bare number is ml
+             */
+            amount: string;
+            /**
+             * Binder
+             * @description Flour or semolina: "2 %"
+             * @default
+             */
+            binder?: string;
+            /** Burner */
+            burner: number | components["schemas"]["BurnerIn"];
+            /**
+             * Coagulant
+             * @description A key of the coagulants
+             * @default lemon
+             */
+            coagulant?: string;
+            /**
+             * Dilute To
+             * @description Strength it is thinned to before it goes in
+             * @default 2.5
+             */
+            dilute_to?: number;
+            /**
+             * Drain
+             * @default light squeeze
+             * @enum {string}
+             */
+            drain?: "hang" | "light squeeze" | "hard squeeze" | "press";
+            /**
+             * Drain Time
+             * @default 30 minutes
+             */
+            drain_time?: string;
+            /**
+             * Fridge Time
+             * @default
+             */
+            fridge_time?: string;
+            /** @default null */
+            kitchen?: components["schemas"]["KitchenIn"] | null;
+            /** Milk */
+            milk: number | string | components["schemas"]["MilkIn"];
+            /** Pan */
+            pan: number | components["schemas"]["PanIn"];
+            /**
+             * Piece
+             * @description Of one raw piece: "12 g"; usual for the use when empty
+             * @default
+             */
+            piece?: string;
+            /**
+             * Read C
+             * @description and what it showed, °C
+             * @default null
+             */
+            read_c?: number | null;
+            /**
+             * Read Minutes
+             * @description A thermometer read once: minutes after the boil
+             * @default null
+             */
+            read_minutes?: number | null;
+            /**
+             * Rinse
+             * @description All rinse water: "1 L"; empty for none
+             * @default 1 L
+             */
+            rinse?: string;
+            /**
+             * Rinse C
+             * @default 20
+             */
+            rinse_c?: number;
+            /**
+             * Rinses
+             * @default 2
+             */
+            rinses?: number;
+            /**
+             * Strength
+             * @description g per 100 ml, share of pure, or % lactic; usual when empty
+             * @default null
+             */
+            strength?: number | null;
+            /**
+             * Use
+             * @default sponge
+             */
+            use?: string;
+            /**
+             * Wait
+             * @description After the boil: "5 minutes", or the temperature "82 °C"
+             * @default 3 minutes
+             */
+            wait?: string;
+        };
+        /**
+         * CurdsOut
+         * @description Curd batches as they stand now.
+         */
+        CurdsOut: {
+            /** Batches */
+            batches: components["schemas"]["CurdBatchOut"][];
+        };
+        /**
+         * EarlyStop
+         * @description Where to stop hot so that it shows a stage after a night in the fridge.
+         */
+        EarlyStop: {
+            /** At S */
+            at_s: number;
+            /** Depth M */
+            depth_m: number;
+            /** Hot Name */
+            hot_name: string;
+            /** Hot Stage */
+            hot_stage: number;
+            /** Name */
+            name: string;
+            /** Product Kg */
+            product_kg: number;
+            /** Stage */
+            stage: number;
+            /** Total Solids */
+            total_solids: number;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
+         * EndOut
+         * @description A thickness along the way: total solids from, to; seconds from hanging it, None when never.
+         */
+        EndOut: {
+            /** High */
+            high: number;
+            /** Key */
+            key: string;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            seconds: components["schemas"]["Range"] | null;
+            /** Sour */
+            sour: boolean;
+        };
         /**
          * EventIn
          * @description One happening.
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInBody"] | components["schemas"]["FlameIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["UndoIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["SugarInBody"] | components["schemas"]["FlameIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
         };
         /** FieldProblem */
         FieldProblem: {
@@ -486,6 +1686,8 @@ export interface components {
          * @description The whole answer. SI units as named; ranges hold in four cases of five; stages count from 0.
          */
         ForecastOut: {
+            /** Added */
+            added: components["schemas"]["Added"][];
             after: components["schemas"]["Strata"];
             after_boil_s: components["schemas"]["Range"];
             /** Batches Behind */
@@ -501,6 +1703,7 @@ export interface components {
             flame: string;
             headroom: components["schemas"]["Headroom"];
             hot: components["schemas"]["Spoon"];
+            judgement: components["schemas"]["Judgement"];
             /** Milk Kg */
             milk_kg: number;
             /** Milk M3 */
@@ -532,6 +1735,8 @@ export interface components {
             stop_m3: components["schemas"]["Range"];
             /** Sugar Kg */
             sugar_kg: number;
+            /** Sugar Name */
+            sugar_name: string;
             /** Sugar Time */
             sugar_time: string;
             total_solids: components["schemas"]["Range"];
@@ -541,6 +1746,87 @@ export interface components {
             whys: {
                 [key: string]: components["schemas"]["Why"];
             };
+        };
+        /**
+         * FruitIn
+         * @description Fruit and milk to mix. ``concentration``: how many times the milk was boiled down.
+         */
+        FruitIn: {
+            /**
+             * Celsius
+             * @default 8
+             */
+            celsius?: number;
+            /**
+             * Concentration
+             * @default 2
+             */
+            concentration?: number;
+            /**
+             * Cooked To
+             * @description Share of the raw fruit's weight left after cooking it down
+             * @default 1
+             */
+            cooked_to?: number;
+            /**
+             * Fruit
+             * @default mango-ripe-sweet
+             */
+            fruit?: string;
+            /**
+             * Fruit Amount
+             * @default 150 g
+             */
+            fruit_amount?: string;
+            /**
+             * Milk Amount
+             * @default 600 g
+             */
+            milk_amount?: string;
+            /**
+             * Sugar Share
+             * @description Sugar cooked with it, kg per kg of raw fruit
+             * @default 0
+             */
+            sugar_share?: number;
+        };
+        /**
+         * FruitOut
+         * @description Whether it curdles, and what to do.
+         */
+        FruitOut: {
+            /** Fruit */
+            fruit: string;
+            mixing: components["schemas"]["Mixing"];
+        };
+        /** GivenUpIn */
+        GivenUpIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "abandoned";
+        };
+        /**
+         * Halves
+         * @description Why the eye misjudges this pan: shares of depth and of volume at the stop's and at half the start.
+         */
+        Halves: {
+            /** Half Depth Holds */
+            half_depth_holds: number;
+            /** Half Volume At Depth */
+            half_volume_at_depth: number;
         };
         /**
          * Headroom
@@ -553,6 +1839,184 @@ export interface components {
             most_milk_m3: number;
             /** Spare M */
             spare_m: number;
+        };
+        /**
+         * HushedIn
+         * @description No sounds for what can wait.
+         */
+        HushedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hushed";
+            /** On */
+            on: boolean;
+        };
+        /** IngredientChange */
+        IngredientChange: {
+            /**
+             * Base
+             * @description Key of the material in the tables
+             */
+            base: string;
+            /**
+             * Bulk G Ml
+             * @description What a level cup weighs, g per ml
+             * @default null
+             */
+            bulk_g_ml?: number | null;
+            /**
+             * Fat Pct
+             * @default null
+             */
+            fat_pct?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Pack G
+             * @default null
+             */
+            pack_g?: number | null;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+            /**
+             * Snf Pct
+             * @default null
+             */
+            snf_pct?: number | null;
+            /**
+             * Sugar Pct
+             * @default null
+             */
+            sugar_pct?: number | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * IngredientIn
+         * @description The cook's own copy of a material of the tables.
+         */
+        IngredientIn: {
+            /**
+             * Base
+             * @description Key of the material in the tables
+             */
+            base: string;
+            /**
+             * Bulk G Ml
+             * @description What a level cup weighs, g per ml
+             * @default null
+             */
+            bulk_g_ml?: number | null;
+            /**
+             * Fat Pct
+             * @default null
+             */
+            fat_pct?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Pack G
+             * @default null
+             */
+            pack_g?: number | null;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+            /**
+             * Snf Pct
+             * @default null
+             */
+            snf_pct?: number | null;
+            /**
+             * Sugar Pct
+             * @default null
+             */
+            sugar_pct?: number | null;
+        };
+        /**
+         * IngredientOut
+         * @description One of the cook's own ingredients.
+         */
+        IngredientOut: {
+            /** Base */
+            base: string;
+            /** Id */
+            id: number;
+            material: components["schemas"]["MaterialOut"];
+            /** Pack G */
+            pack_g: number | null;
+            /** Price */
+            price: number | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * JudgedIn
+         * @description How it turned out once cold.
+         */
+        JudgedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "too thick" | "right" | "too thin";
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "judged";
+        };
+        /** Judgement */
+        Judgement: {
+            colour: components["schemas"]["Colour"];
+            /** Continuous From S */
+            continuous_from_s: number | null;
+            /** Crystals */
+            crystals: components["schemas"]["Crystals"][];
+            /** Early */
+            early: components["schemas"]["EarlyStop"][];
+            halves: components["schemas"]["Halves"];
+            keeping: components["schemas"]["Keeping"];
+            /** Lactose Supersaturation */
+            lactose_supersaturation: number;
+            losses: components["schemas"]["Losses"];
+            /** Milk Part */
+            milk_part: number;
+            /** Named */
+            named: components["schemas"]["NamedStop"][];
+            /** Shortest Stir S */
+            shortest_stir_s: number;
+            split: components["schemas"]["Split"] | null;
+            sweetened: components["schemas"]["Sweetened"] | null;
         };
         /**
          * KadhaiShape
@@ -585,6 +2049,19 @@ export interface components {
             wall_height_m?: number;
         };
         /**
+         * Keeping
+         * @description Water activity (range), sugar number % and what they mean in words.
+         */
+        Keeping: {
+            /** Sugar Crystals */
+            sugar_crystals: boolean;
+            /** Sugar Number */
+            sugar_number: number;
+            water_activity: components["schemas"]["Range"];
+            /** Words */
+            words: string;
+        };
+        /**
          * KitchenIn
          * @description Where it is and what its cups hold. Volumes in ml, as they are measured.
          */
@@ -599,6 +2076,16 @@ export interface components {
              * @default 250
              */
             cup_ml?: number;
+            /**
+             * Freezer C
+             * @default -18
+             */
+            freezer_c?: number;
+            /**
+             * Fridge C
+             * @default 4
+             */
+            fridge_c?: number;
             /**
              * Glass Ml
              * @default 200
@@ -635,6 +2122,11 @@ export interface components {
              * @default 5
              */
             teaspoon_ml?: number;
+            /**
+             * Version
+             * @default null
+             */
+            version?: number | null;
         };
         /** KitchenOut */
         KitchenOut: {
@@ -644,6 +2136,10 @@ export interface components {
             boils_water_c: number;
             /** Cup Ml */
             cup_ml: number;
+            /** Freezer C */
+            freezer_c: number;
+            /** Fridge C */
+            fridge_c: number;
             /** Glass Ml */
             glass_ml: number;
             /** Katori Ml */
@@ -658,11 +2154,69 @@ export interface components {
             tablespoon_ml: number;
             /** Teaspoon Ml */
             teaspoon_ml: number;
+            /** Version */
+            version: number;
+        };
+        /**
+         * LactometerIn
+         * @description A reading with the sample's temperature. With ``milk`` its own fat and usual SNF are taken.
+         */
+        LactometerIn: {
+            /**
+             * Celsius
+             * @description Temperature of the sample, °C
+             * @default 27
+             */
+            celsius?: number;
+            /**
+             * Fat Pct
+             * @description g per 100 g; the milk's or class's own when unknown
+             * @default null
+             */
+            fat_pct?: number | null;
+            /**
+             * Instrument
+             * @description °C the instrument was made for
+             * @default 27
+             * @enum {string}
+             */
+            instrument?: "15.6" | "27" | "29";
+            /**
+             * Milk
+             * @default null
+             */
+            milk?: number | null;
+            /**
+             * Reading
+             * @description Lactometer degrees, 10 to 45
+             */
+            reading: number;
+            /**
+             * Species
+             * @default cow
+             * @enum {string}
+             */
+            species?: "cow" | "buffalo";
+        };
+        /**
+         * LactometerOut
+         * @description What the reading says, and in words what to do about it.
+         */
+        LactometerOut: {
+            check: components["schemas"]["Check"];
+            /** Words */
+            words: string;
         };
         /** LarderOut */
         LarderOut: {
+            /** Burner Kinds */
+            burner_kinds: components["schemas"]["Choice"][];
             /** Burners */
             burners: components["schemas"]["BurnerOut"][];
+            /** Enrichers */
+            enrichers: components["schemas"]["Choice"][];
+            /** Ingredients */
+            ingredients: components["schemas"]["IngredientOut"][];
             kitchen: components["schemas"]["KitchenOut"];
             /** Milk Kinds */
             milk_kinds: components["schemas"]["MilkKind"][];
@@ -672,6 +2226,8 @@ export interface components {
             pan_materials: components["schemas"]["Choice"][];
             /** Pans */
             pans: components["schemas"]["PanOut"][];
+            /** Sugars */
+            sugars: components["schemas"]["Choice"][];
         };
         /** LogLine */
         LogLine: {
@@ -685,27 +2241,239 @@ export interface components {
             text: string;
             /** Undone */
             undone: boolean;
+            /**
+             * Undone By
+             * @default null
+             */
+            undone_by?: number | null;
         };
         /**
-         * MilkIn
-         * @description A milk as its label says, g per 100 g.
+         * Losses
+         * @description What stays behind, kg: scraped, not scraped; and the steam of cooling uncovered.
          */
-        MilkIn: {
+        Losses: {
+            /** Cooling Open Kg */
+            cooling_open_kg: number;
+            /** Scraped Kg */
+            scraped_kg: number;
+            /** Unscraped Kg */
+            unscraped_kg: number;
+        };
+        /**
+         * MaterialOut
+         * @description A row of the tables, or the cook's own copy: parts in g per 100 g.
+         */
+        MaterialOut: {
+            /** Allergens */
+            allergens: string[];
+            /** Bulk G Ml */
+            bulk_g_ml: number;
+            /** Bulk Sd */
+            bulk_sd: number;
+            /** Confidence */
+            confidence: string;
+            /** Flags */
+            flags: string[];
+            /** Group */
+            group: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Parts Pct */
+            parts_pct: {
+                [key: string]: number;
+            };
+            /** Ph */
+            ph: number | null;
+            /** Source */
+            source: string;
+            /** Total Solids Pct */
+            total_solids_pct: number;
+        };
+        /**
+         * MaterialsOut
+         * @description The tables, with source and confidence of every row.
+         */
+        MaterialsOut: {
+            /** Materials */
+            materials: components["schemas"]["MaterialOut"][];
+        };
+        /**
+         * MeasuredShape
+         * @description A pan fitted to water poured in, shallowest first; inside height up to the rim, m.
+         */
+        MeasuredShape: {
+            /** Height M */
+            height_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "measured";
+            /** Pairs */
+            pairs: components["schemas"]["Pair"][];
+        };
+        /**
+         * MendIn
+         * @description A plan, and where the batch stands now in the words of a stop: "700 g", "3.6 cm", "spoonable cold".
+         */
+        MendIn: {
+            /** Now */
+            now: string;
+            plan: components["schemas"]["ReduceIn"];
+        };
+        /**
+         * MendOut
+         * @description Milk to stir in when it went too far (also in tablespoons), or time back on the heat.
+         */
+        MendOut: {
+            mending: components["schemas"]["Mending"];
+            /** Spoonfuls */
+            spoonfuls: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Mending
+         * @description How to bring a batch from where it stands to where it should: milk to stir in, or minutes back.
+         */
+        Mending: {
+            milk_kg: components["schemas"]["Range"];
+            /** Milk M3 */
+            milk_m3: number;
+            seconds: components["schemas"]["Range"];
+            /** Total Solids Now */
+            total_solids_now: number;
+            /** Total Solids Wanted */
+            total_solids_wanted: number;
+        };
+        /**
+         * MilkAddedIn
+         * @description More of the same milk: "200 ml", "1 cup".
+         */
+        MilkAddedIn: {
+            /** Amount */
+            amount: string;
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Celsius
+             * @description How warm it is; the kitchen's milk when left out
+             * @default null
+             */
+            celsius?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "milk_added";
+        };
+        /** MilkChange */
+        MilkChange: {
             /** Fat Pct */
             fat_pct: number;
+            /**
+             * Homogenised
+             * @default false
+             */
+            homogenised?: boolean;
             /**
              * Name
              * @default own milk
              */
             name?: string;
+            /**
+             * Pack Ml
+             * @default null
+             */
+            pack_ml?: number | null;
+            /**
+             * Price
+             * @description Of one pack, in the kitchen's money
+             * @default null
+             */
+            price?: number | null;
             /** Snf Pct */
             snf_pct: number;
+            /**
+             * Snf Sd Pct
+             * @description Spread of SNF, when a lactometer gave it
+             * @default null
+             */
+            snf_sd_pct?: number | null;
             /**
              * Species
              * @default cow
              * @enum {string}
              */
-            species?: "cow" | "buffalo";
+            species?: "cow" | "buffalo" | "coconut";
+            /**
+             * Uht
+             * @default false
+             */
+            uht?: boolean;
+            /** Version */
+            version: number;
+        };
+        /**
+         * MilkIn
+         * @description A milk as its label says, g per 100 g. For coconut milk "SNF" is its other solids.
+         */
+        MilkIn: {
+            /** Fat Pct */
+            fat_pct: number;
+            /**
+             * Homogenised
+             * @default false
+             */
+            homogenised?: boolean;
+            /**
+             * Name
+             * @default own milk
+             */
+            name?: string;
+            /**
+             * Pack Ml
+             * @default null
+             */
+            pack_ml?: number | null;
+            /**
+             * Price
+             * @description Of one pack, in the kitchen's money
+             * @default null
+             */
+            price?: number | null;
+            /** Snf Pct */
+            snf_pct: number;
+            /**
+             * Snf Sd Pct
+             * @description Spread of SNF, when a lactometer gave it
+             * @default null
+             */
+            snf_sd_pct?: number | null;
+            /**
+             * Species
+             * @default cow
+             * @enum {string}
+             */
+            species?: "cow" | "buffalo" | "coconut";
+            /**
+             * Uht
+             * @default false
+             */
+            uht?: boolean;
         };
         /**
          * MilkKind
@@ -729,10 +2497,16 @@ export interface components {
             density_kg_m3: number;
             /** Fat Pct */
             fat_pct: number;
+            /** Homogenised */
+            homogenised: boolean;
             /** Id */
             id: number;
             /** Name */
             name: string;
+            /** Pack Ml */
+            pack_ml: number | null;
+            /** Price */
+            price: number | null;
             /** Snf Pct */
             snf_pct: number;
             /** Species */
@@ -741,6 +2515,58 @@ export interface components {
             spread: string;
             /** Total Solids Pct */
             total_solids_pct: number;
+            /** Uht */
+            uht: boolean;
+            /** Version */
+            version: number;
+        };
+        /**
+         * MissedIn
+         * @description Nobody answered this nudge.
+         */
+        MissedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /** Episode */
+            episode: string;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "missed";
+            /** Nudge */
+            nudge: string;
+        };
+        /**
+         * Mixing
+         * @description What mixing fruit and milk does, cold and hot, with what to do about it.
+         */
+        Mixing: {
+            /** Bitter Raw */
+            bitter_raw: boolean;
+            /** Curdles */
+            curdles: boolean;
+            /** Curdles Below */
+            curdles_below: number;
+            /** Most Kg */
+            most_kg: number | null;
+            /** Near */
+            near: boolean;
+            /** Ph */
+            ph: number;
+            /** Soda Kg */
+            soda_kg: number;
+            /** Words */
+            words: string;
         };
         /**
          * Moment
@@ -753,6 +2579,32 @@ export interface components {
             detail: string;
             /** Name */
             name: string;
+        };
+        /**
+         * NamedStop
+         * @description A named window along the track: from its thin end to its thick end, as depths m and seconds.
+         */
+        NamedStop: {
+            /** Basis */
+            basis: string;
+            /** From Depth M */
+            from_depth_m: number;
+            /** From S */
+            from_s: number;
+            /** Inside */
+            inside: boolean;
+            /** Key */
+            key: string;
+            /** Looks */
+            looks: string;
+            /** Name */
+            name: string;
+            /** Sugar Fits */
+            sugar_fits: boolean;
+            /** To Depth M */
+            to_depth_m: number;
+            /** To S */
+            to_s: number;
         };
         /** NoteIn */
         NoteIn: {
@@ -775,6 +2627,41 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * Nudge
+         * @description Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``strip`` is its short form.
+         *
+         *     ``answer``: the kind of happening that ends it. ``missed``: nobody came; shown, no longer sounded.
+         */
+        Nudge: {
+            /** Act */
+            act: string;
+            /** Answer */
+            answer: string;
+            /** Due At S */
+            due_at_s: number;
+            /** Episode */
+            episode: string;
+            /**
+             * Hushed
+             * @default false
+             */
+            hushed?: boolean;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "care" | "hazard";
+            /**
+             * Missed
+             * @default false
+             */
+            missed?: boolean;
+            /** Strip */
+            strip: string;
+        };
         /** OffIn */
         OffIn: {
             /**
@@ -794,6 +2681,37 @@ export interface components {
              */
             kind: "off";
         };
+        /**
+         * Pair
+         * @description So deep with so much water in it, all of it counted.
+         */
+        Pair: {
+            /** Depth M */
+            depth_m: number;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /** PanChange */
+        PanChange: {
+            /**
+             * Mass Kg
+             * @description Weight of the empty pan, kg
+             * @default 1.2
+             */
+            mass_kg?: number;
+            /**
+             * Material
+             * @default stainless-sandwich
+             * @enum {string}
+             */
+            material?: "stainless-sandwich" | "stainless-thin" | "aluminium" | "non-stick" | "iron" | "brass" | "enamel";
+            /** Name */
+            name: string;
+            /** Shape */
+            shape: components["schemas"]["StraightShape"] | components["schemas"]["FlaredShape"] | components["schemas"]["KadhaiShape"] | components["schemas"]["MeasuredShape"];
+            /** Version */
+            version: number;
+        };
         /** PanIn */
         PanIn: {
             /**
@@ -811,7 +2729,7 @@ export interface components {
             /** Name */
             name: string;
             /** Shape */
-            shape: components["schemas"]["StraightShape"] | components["schemas"]["FlaredShape"] | components["schemas"]["KadhaiShape"];
+            shape: components["schemas"]["StraightShape"] | components["schemas"]["FlaredShape"] | components["schemas"]["KadhaiShape"] | components["schemas"]["MeasuredShape"];
         };
         /**
          * PanOut
@@ -836,6 +2754,97 @@ export interface components {
             name: string;
             /** Outline M */
             outline_m: number[][];
+            /** Shape */
+            shape: {
+                [key: string]: unknown;
+            };
+            /** Version */
+            version: number;
+        };
+        /** PanSwappedIn */
+        PanSwappedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan_swapped";
+            /** Pan */
+            pan: number;
+        };
+        /**
+         * PartIn
+         * @description Part of what boils goes into a pan of its own, on a burner of its own.
+         */
+        PartIn: {
+            /** Burner */
+            burner: number;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Name */
+            name: string;
+            /** Pan */
+            pan: number;
+            /**
+             * Share
+             * @description Share of what stands in the pan, 0.05 to 0.95
+             */
+            share: number;
+        };
+        /**
+         * PausedIn
+         * @description Off the fire for a while.
+         */
+        PausedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paused";
+        };
+        /**
+         * Pieces
+         * @description From this much curd: how many, what each weighs raw and its width, and the width cooked.
+         */
+        Pieces: {
+            /** Binder Kg */
+            binder_kg: number;
+            /** Breaks */
+            breaks: string;
+            /** Cooked M */
+            cooked_m: number;
+            count: components["schemas"]["Range"];
+            /** Crack */
+            crack: string;
+            /** Each Kg */
+            each_kg: number;
+            syrup: components["schemas"]["Syrup"];
+            /** Width M */
+            width_m: number;
         };
         /**
          * Point
@@ -852,6 +2861,48 @@ export interface components {
             read: boolean;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * PourIn
+         * @description This batch is poured into another that boils.
+         */
+        PourIn: {
+            /** Into */
+            into: number;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+        };
+        /**
+         * PouredIn
+         * @description Acid poured now: litres of a liquid, kg of a powder. ``clear``: the whey runs clear.
+         */
+        PouredIn: {
+            /** Amount */
+            amount: number;
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Clear
+             * @default false
+             */
+            clear?: boolean;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "poured";
         };
         /**
          * Problem
@@ -884,7 +2935,8 @@ export interface components {
         };
         /**
          * ReadingIn
-         * @description A depth (m), the contents' weight without the pan (kg), or a volume (m³), off the boil.
+         * @description A depth (m), the contents' weight without the pan (kg) or a volume (m³), off the boil; a spoon stage
+         *     (0-7, hot), a temperature (°C, boiling) or degrees Brix (cooled drop).
          */
         ReadingIn: {
             /**
@@ -897,7 +2949,7 @@ export interface components {
              * How
              * @enum {string}
              */
-            how: "depth" | "weight" | "volume";
+            how: "depth" | "weight" | "volume" | "spoon" | "temperature" | "brix";
             /**
              * Key
              * @default null
@@ -923,6 +2975,8 @@ export interface components {
          *     also be a name of the tables ("cow", "buffalo", "toned"). Amounts are in the cook's own words.
          */
         ReduceIn: {
+            /** Additions */
+            additions?: components["schemas"]["AdditionIn"][];
             /**
              * Amount
              * @description "2.4 L", "1.2 kg", "3 glasses"; a bare number is ml
@@ -942,12 +2996,24 @@ export interface components {
              */
             kitchen?: components["schemas"]["KitchenIn"] | null;
             /**
+             * Lid
+             * @description Lid on until the first boil
+             * @default false
+             */
+            lid?: boolean;
+            /**
              * Milk
              * @description Larder number, table name, or label figures
              */
             milk: number | string | components["schemas"]["MilkIn"];
             /** Pan */
             pan: number | components["schemas"]["PanIn"];
+            /**
+             * Stirring
+             * @default scraped
+             * @enum {string}
+             */
+            stirring?: "scraped" | "now and then" | "folded" | "lifted";
             /**
              * Stop
              * @description "half its volume", "4.4 cm", "600 g", "31 % solids"
@@ -960,11 +3026,149 @@ export interface components {
              */
             sugar?: string;
             /**
+             * Sugar Kind
+             * @description Larder number of an ingredient, or a table name
+             * @default white-sugar
+             */
+            sugar_kind?: number | string;
+            /**
              * Sugar Time
              * @default end
              * @enum {string}
              */
             sugar_time?: "start" | "midway" | "end";
+            /**
+             * To Boil
+             * @description Flame up to the first boil
+             * @default strong
+             * @enum {string}
+             */
+            to_boil?: "gentle" | "medium" | "strong";
+            /**
+             * Wetted
+             * @description Water stood in the pan before the milk
+             * @default false
+             */
+            wetted?: boolean;
+        };
+        /** RemarkIn */
+        RemarkIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /** Text */
+            text: string;
+        };
+        /** ResumedIn */
+        ResumedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "resumed";
+        };
+        /**
+         * RunningStep
+         * @description A step with when it began and ended; ``due_s`` from now until its time is up (below zero: over).
+         */
+        RunningStep: {
+            /** Began At S */
+            began_at_s: number | null;
+            /** Done At S */
+            done_at_s: number | null;
+            /** Due S */
+            due_s: number | null;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /** Sign */
+            sign: string;
+        };
+        /** ScrapedIn */
+        ScrapedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scraped";
+        };
+        /**
+         * SnoozedIn
+         * @description Seen; ask again in ``seconds``.
+         */
+        SnoozedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /** Episode */
+            episode: string;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "snoozed";
+            /** Nudge */
+            nudge: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * Split
+         * @description The index at the stop, at a bare movement and as hot as this plan runs, and what it means.
+         */
+        Split: {
+            /** Fat Fraction */
+            fat_fraction: number;
+            /** Gentle */
+            gentle: number;
+            /** Planned */
+            planned: number;
+            /** Words */
+            words: string;
         };
         /**
          * Spoon
@@ -982,6 +3186,49 @@ export interface components {
             /** Stage */
             stage: number;
             viscosity: components["schemas"]["Range"];
+        };
+        /**
+         * Stage
+         * @description One stretch of the work, with its seconds.
+         */
+        Stage: {
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /** Sign */
+            sign: string;
+        };
+        /**
+         * Step
+         * @description One step: what to do, the sign to wait for, and the syrup's temperature where it matters.
+         */
+        Step: {
+            /** @default null */
+            celsius?: components["schemas"]["Range"] | null;
+            /** Do */
+            do: string;
+            /** Sign */
+            sign: string;
+        };
+        /** StepDoneIn */
+        StepDoneIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step_done";
         };
         /** StirredIn */
         StirredIn: {
@@ -1001,6 +3248,30 @@ export interface components {
              * @enum {string}
              */
             kind: "stirred";
+        };
+        /**
+         * StopMovedIn
+         * @description Another goal, in the words of the sentence.
+         */
+        StopMovedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stop_moved";
+            /** Stop */
+            stop: string;
         };
         /**
          * StoveOut
@@ -1026,6 +3297,137 @@ export interface components {
              * @enum {string}
              */
             kind: "straight";
+        };
+        /** StrainBegin */
+        StrainBegin: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Name */
+            name: string;
+            plan: components["schemas"]["StrainIn"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            route: "strain";
+        };
+        /**
+         * StrainForecastOut
+         * @description The whole answer; the curve is columns of equal length, one row half an hour.
+         */
+        StrainForecastOut: {
+            /** Acidity */
+            acidity: number;
+            /** Amount */
+            amount: string;
+            /** At S */
+            at_s: number[];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            curd_kg: components["schemas"]["Range"];
+            /** Curve Acidity */
+            curve_acidity: number[];
+            /** Curve High Kg */
+            curve_high_kg: number[];
+            /** Curve Low Kg */
+            curve_low_kg: number[];
+            /** Curve Solids */
+            curve_solids: number[];
+            /** Curve Whey Kg */
+            curve_whey_kg: number[];
+            /** Ends */
+            ends: components["schemas"]["EndOut"][];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Most Whey Kg */
+            most_whey_kg: number;
+            /** Overnight Kg */
+            overnight_kg: number;
+            /** Overnight Solids */
+            overnight_solids: number;
+            /** Overnight Taste */
+            overnight_taste: string;
+            /** Place C */
+            place_c: number;
+            seconds: components["schemas"]["Range"];
+            /** Taste */
+            taste: string;
+            /** Too Sour S */
+            too_sour_s: number | null;
+            /** Total Solids */
+            total_solids: number;
+            whey_kg: components["schemas"]["Range"];
+            /** Whys */
+            whys: {
+                [key: string]: components["schemas"]["Why"];
+            };
+            /** Yoghurt Name */
+            yoghurt_name: string;
+        };
+        /**
+         * StrainIn
+         * @description The words of the straining sentence.
+         */
+        StrainIn: {
+            /**
+             * Acidity
+             * @description % lactic acid: 0.7 fresh and mild, 1.0 a day old
+             * @default 0.8
+             */
+            acidity?: number;
+            /**
+             * Amount
+             * @description A bare number is g
+             * @default 1 kg
+             */
+            amount?: string;
+            /**
+             * Cloth
+             * @default muslin
+             */
+            cloth?: string;
+            /**
+             * End
+             * @description soft, spoonable, shrikhand, firm; empty when a time is given
+             * @default shrikhand
+             */
+            end?: string;
+            /**
+             * Hung
+             * @default hung
+             * @enum {string}
+             */
+            hung?: "hung" | "sieve" | "weighted";
+            /** @default null */
+            kitchen?: components["schemas"]["KitchenIn"] | null;
+            /**
+             * Place
+             * @default fridge
+             * @enum {string}
+             */
+            place?: "fridge" | "counter";
+            /** Readings */
+            readings?: components["schemas"]["WheyIn"][];
+            /**
+             * Start C
+             * @default 8
+             */
+            start_c?: number;
+            /**
+             * Time
+             * @description How long instead of how thick: "10 h"
+             * @default
+             */
+            time?: string;
+            /**
+             * Yoghurt
+             * @description A yoghurt of the tables, or a number of the Larder's own
+             * @default yoghurt
+             */
+            yoghurt?: number | string;
         };
         /**
          * Strata
@@ -1069,6 +3471,85 @@ export interface components {
             mass_kg: number;
         };
         /**
+         * SugarPlannedIn
+         * @description How much sugar in all is to go in: "110 g", "½ cup"; "none" for none.
+         */
+        SugarPlannedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sugar_planned";
+            /** Sugar */
+            sugar: string;
+        };
+        /**
+         * Sweetened
+         * @description What the sugar does: room it takes m³, cold stage without and with it, s of boiling to undo the room.
+         */
+        Sweetened: {
+            /** Adds M3 */
+            adds_m3: number;
+            /** Back S */
+            back_s: number;
+            /** Cold With */
+            cold_with: string;
+            /** Cold Without */
+            cold_without: string;
+        };
+        /**
+         * Syrup
+         * @description Syrup for one go in a pan: kg, m³, °Brix, °C; ``at_once`` balls, in ``goes`` goes for all of them.
+         */
+        Syrup: {
+            /** At Once */
+            at_once: number;
+            /** Boils C */
+            boils_c: number;
+            /** Brix */
+            brix: number;
+            /** Goes */
+            goes: number;
+            /** Sugar Kg */
+            sugar_kg: number;
+            /** Volume M3 */
+            volume_m3: number;
+            /** Water Kg */
+            water_kg: number;
+        };
+        /** TakenBackIn */
+        TakenBackIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /** Event Id */
+            event_id: number;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "undo";
+        };
+        /**
          * Term
          * @description One figure that went into a formula.
          */
@@ -1094,6 +3575,8 @@ export interface components {
             celsius: number[];
             /** Cold Stage */
             cold_stage: number[];
+            /** Colour */
+            colour: number[];
             /** Concentration */
             concentration: number[];
             /** Depth M */
@@ -1158,6 +3641,59 @@ export interface components {
              */
             kind: "undo";
         };
+        /**
+         * Unfit
+         * @description A pan that cannot be used for this, and why.
+         */
+        Unfit: {
+            /** Pan Id */
+            pan_id: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * UseOut
+         * @description What chhena is made for, with its windows (kg per kg, texture index) and whether this curd suits.
+         */
+        UseOut: {
+            /** Key */
+            key: string;
+            /** Moisture */
+            moisture: number[];
+            /** Name */
+            name: string;
+            /** Suits */
+            suits: boolean;
+            /** Texture */
+            texture: number[];
+        };
+        /**
+         * Way
+         * @description One pan on one flame: whole time in s with its range, shortest and continuous stirring, cook's time.
+         */
+        Way: {
+            /**
+             * Best
+             * @default false
+             */
+            best?: boolean;
+            /** Continuous S */
+            continuous_s: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * Flame
+             * @enum {string}
+             */
+            flame: "gentle" | "medium" | "strong";
+            /** Hands On S */
+            hands_on_s: number;
+            /** Pan Id */
+            pan_id: number;
+            /** Shortest Stir S */
+            shortest_stir_s: number;
+            total_s: components["schemas"]["Range"];
+        };
         /** WeighedIn */
         WeighedIn: {
             /**
@@ -1180,6 +3716,40 @@ export interface components {
             mass_kg: number;
         };
         /**
+         * WheyIn
+         * @description Whey collected so far, weighed, and the minutes since it was hung.
+         */
+        WheyIn: {
+            /** Minutes */
+            minutes: number;
+            /** Whey G */
+            whey_g: number;
+        };
+        /**
+         * WheyWeighedIn
+         * @description All the whey so far, kg.
+         */
+        WheyWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "whey";
+            /** Mass Kg */
+            mass_kg: number;
+        };
+        /**
          * Why
          * @description The working behind one figure, in words a cook can follow and a dairy person can check.
          */
@@ -1197,6 +3767,43 @@ export interface components {
             /** Uncertainty */
             uncertainty: string;
         };
+        /**
+         * WishIn
+         * @description A plan, and how much of its product is wanted: "600 g", "20 cups", "500 ml".
+         */
+        WishIn: {
+            plan: components["schemas"]["ReduceIn"];
+            /** Want */
+            want: string;
+        };
+        /**
+         * WishOut
+         * @description Milk to take. ``amount`` is ready for the sentence; packs and cost when the Larder knows them.
+         */
+        WishOut: {
+            /** Amount */
+            amount: string;
+            /** Cost */
+            cost: number | null;
+            /** Left Over M3 */
+            left_over_m3: number | null;
+            /** Measures */
+            measures: string;
+            /** Milk Kg */
+            milk_kg: number;
+            /** Milk M3 */
+            milk_m3: number;
+            /** Packs */
+            packs: number | null;
+            /** Served Kg */
+            served_kg: number;
+            /** Served M3 */
+            served_m3: number;
+            /** Sugar */
+            sugar: string;
+            /** Want */
+            want: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -1206,6 +3813,684 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    caramel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaramelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaramelOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_pans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReduceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_curd_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdChoices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon_curdle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurdleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdForecastOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    curdle_wish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurdWishIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdWishOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dip_stick_pdf: {
+        parameters: {
+            query: {
+                /** @description The plan, as JSON */
+                plan: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dip_stick_svg: {
+        parameters: {
+            query: {
+                /** @description The plan, as JSON */
+                plan: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mix_fruit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FruitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FruitOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mend_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     reckon_reduce: {
         parameters: {
             query?: never;
@@ -1284,6 +4569,162 @@ export interface operations {
             };
         };
     };
+    reckon_strain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrainIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StrainForecastOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WishOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_book: {
         parameters: {
             query?: {
@@ -1303,6 +4744,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_curd_book: {
+        parameters: {
+            query?: {
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdsOut"];
                 };
             };
             /** @description Bad Request */
@@ -1511,6 +5028,636 @@ export interface operations {
             };
         };
     };
+    time_burner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BurnerTrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BurnerTrialOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_burner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BurnerIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BurnerOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_burner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BurnerChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BurnerOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_burner: {
+        parameters: {
+            query: {
+                /** @description The version you saw */
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh_cup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CupTrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CupTrialOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IngredientIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IngredientChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_ingredient: {
+        parameters: {
+            query: {
+                /** @description The version you saw */
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     set_kitchen: {
         parameters: {
             query?: never;
@@ -1589,6 +5736,158 @@ export interface operations {
             };
         };
     };
+    read_lactometer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LactometerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LactometerOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_materials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_milk: {
         parameters: {
             query?: never;
@@ -1609,6 +5908,165 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MilkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_milk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MilkChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MilkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_milk: {
+        parameters: {
+            query: {
+                /** @description The version you saw */
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderOut"];
                 };
             };
             /** @description Bad Request */
@@ -1765,6 +6223,165 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PanChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_pan: {
+        parameters: {
+            query: {
+                /** @description The version you saw */
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderOut"];
                 };
             };
             /** @description Bad Request */
@@ -2073,6 +6690,474 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    part_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pour_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PourIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_curds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_curd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurdBatchIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_curd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_curd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurdEventIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurdBatchOut"];
                 };
             };
             /** @description Bad Request */

@@ -20,7 +20,7 @@ const AXIS = computed(() => TOP.value + 68)
 
 const t = computed(() => props.forecast.track)
 const end = computed(() => {
-  const last = t.value.at_s.at(-1)! * 1.02
+  const last = Math.max(t.value.at_s.at(-1)! * 1.02, props.figures.afterBoil.high * 1.04)
   return Math.min(
     last,
     Math.max(props.figures.afterBoil.high * 1.06, props.figures.afterBoil.likely * 1.3),
@@ -117,6 +117,17 @@ function lane(stages: number[]) {
   }
   return spans.filter((s) => s.to > s.from)
 }
+/** Named stops that suit this sugar; where two overlap, the one the stop is in, or the earlier. */
+const named = computed(() => {
+  const fitting = props.forecast.judgement.named.filter((n) => n.sugar_fits)
+  const taken: { text: string; from: number; to: number }[] = []
+  for (const n of [...fitting].sort((a, b) => Number(b.inside) - Number(a.inside))) {
+    const span = { text: n.name, from: Math.max(0, n.from_s), to: Math.min(n.to_s, end.value) }
+    const clear = taken.every((t) => span.from >= t.to - 30 || span.to <= t.from + 30)
+    if (clear && span.to > span.from) taken.push(span)
+  }
+  return taken
+})
 const lanes = computed(() => [
   { name: 'hot', spans: lane(t.value.hot_stage) },
   { name: 'cold', spans: lane(t.value.cold_stage) },
@@ -129,14 +140,14 @@ const shade = (seconds: number) => {
 }
 const fits = (s: { from: number; to: number }, text: string) =>
   x.value(s.to) - x.value(s.from) > text.length * 7 + 14
-const laneY = computed(() => AXIS.value + (small.value ? 40 : 60))
+const laneY = computed(() => AXIS.value + (small.value ? 38 : 58))
 </script>
 
 <template>
   <figure ref="frame" class="ribbon">
     <svg
       :width="width"
-      :height="laneY + 54"
+      :height="laneY + (named.length ? 75 : 50)"
       role="img"
       :aria-label="`Stop about ${minutes(stop.likely)} minutes after the first boil, ${minutes(stop.low)} to ${minutes(stop.high)}`"
     >
@@ -243,14 +254,25 @@ const laneY = computed(() => AXIS.value + (small.value ? 40 : 60))
           <text :x="x(stop.likely) + 8" :y="laneY - 13" class="axis">without a pause</text>
         </template>
       </g>
-      <g v-for="(l, i) in lanes" :key="l.name" :transform="`translate(0 ${laneY + i * 27})`">
+      <g v-if="named.length" :transform="`translate(0 ${laneY})`">
+        <text :x="x(0) - 10" y="15" text-anchor="end" class="lane">named</text>
+        <g v-for="n in named" :key="n.text" class="named" :class="{ current: current(n) }">
+          <path :d="`M${x(n.from) + 2} 20v-16h${Math.max(2, x(n.to) - x(n.from) - 4)}v16`" />
+          <text v-if="fits(n, n.text)" :x="x(n.from) + 9" y="17">{{ n.text }}</text>
+        </g>
+      </g>
+      <g
+        v-for="(l, i) in lanes"
+        :key="l.name"
+        :transform="`translate(0 ${laneY + (named.length ? 25 : 0) + i * 25})`"
+      >
         <text :x="x(0) - 10" y="16" text-anchor="end" class="lane">{{ l.name }}</text>
         <g v-for="s in l.spans" :key="s.stage">
           <rect
             :x="x(s.from) + 1"
             y="0"
             :width="Math.max(0, x(s.to) - x(s.from) - 2)"
-            height="24"
+            height="22"
             rx="4"
             :fill="shade((s.from + s.to) / 2)"
             class="span"
@@ -259,7 +281,7 @@ const laneY = computed(() => AXIS.value + (small.value ? 40 : 60))
           <text
             v-if="fits(s, stageName(s.stage))"
             :x="x(s.from) + 9"
-            y="17"
+            y="16"
             class="stage"
             :class="{ current: current(s) }"
           >
@@ -347,6 +369,22 @@ svg {
 }
 .stirs rect {
   fill: var(--ink);
+}
+.named path {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1.4;
+}
+.named text {
+  font-size: 13.5px;
+}
+.named.current path {
+  stroke: var(--cobalt);
+  stroke-width: 2.2;
+}
+.named.current text {
+  fill: var(--cobalt);
+  font-weight: 680;
 }
 .span {
   stroke: var(--on-milk-soft);

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import type { PanOut } from '@/api/client'
 import { cm, volume } from '@/say'
-import { milkColour } from '@/theme/milk'
-import { radiusAt, wallPath } from './geometry'
+import DepthGauge from './DepthGauge.vue'
+import { frameOf } from './geometry'
+import PanBody from './PanBody.vue'
+import StopLevel from './StopLevel.vue'
 
 /**
  * A pan in section, to scale, on its burner: the milk now, the level to stop at, how far the boil climbs.
@@ -45,46 +47,18 @@ const props = withDefaults(
 )
 const emit = defineEmits<{ drag: [depth: number]; drop: [depth: number] }>()
 
-const frame = ref<HTMLElement>()
+const holder = ref<HTMLElement>()
 const svg = ref<SVGSVGElement>()
-const { width } = useElementSize(frame, { width: 676, height: 332 })
-const clip = useId()
-
-const BURNER = 68
-const small = computed(() => width.value < 500)
-const widest = computed(() =>
-  Math.max(...(props.pan.outline_m as [number, number][]).map(([r]) => r)),
-)
-// handles left, the figure of the stop right
-const leftSide = computed(() => (props.quiet ? (small.value ? 44 : 70) : small.value ? 56 : 66))
-const rightSide = computed(() => (props.quiet ? (small.value ? 44 : 70) : small.value ? 56 : 100))
-const scale = computed(() =>
-  Math.min(
-    (width.value - leftSide.value - rightSide.value) / (2 * widest.value),
-    (props.height - BURNER - 24) / props.pan.height_m,
-  ),
-)
-// a narrow screen draws a smaller pan: the drawing is no taller than it needs
-const tall = computed(() => Math.min(props.height, props.pan.height_m * scale.value + BURNER + 26))
-const unit = computed(() => Math.min(1, (widest.value * scale.value) / 190))
-const x0 = computed(() => leftSide.value + (width.value - leftSide.value - rightSide.value) / 2)
-const y0 = computed(() => tall.value - BURNER)
-const y = (depth: number) => y0.value - depth * scale.value
-const half = (depth: number) => radiusAt(props.pan, depth) * scale.value
-const rim = computed(() => ({ r: half(props.pan.height_m), y: y(props.pan.height_m) }))
-const ticks = computed(() => {
-  const list = []
-  for (let i = 0; i * 0.005 <= props.pan.height_m + 1e-9; i++)
-    list.push({ depth: i * 0.005, whole: i % 2 === 0, label: i % 2 === 0 && i > 0 ? i / 2 : 0 })
-  return list
-})
-const labelled = computed(() => (small.value ? 5 : scale.value < 1300 ? 2 : 1))
+const { width } = useElementSize(holder, { width: 676, height: 332 })
+const frame = computed(() => frameOf(props.pan, width.value, props.height, Boolean(props.quiet)))
+/** Lacy bubbles along the level that the boil climbs to. */
 const foam = computed(() => {
   if (props.climb === undefined) return ''
+  const { x0, y, half } = frame.value
   const r = half(Math.min(props.climb, props.pan.height_m)) - 8
-  let x = x0.value - r
+  let x = x0 - r
   let d = `M${x} ${y(props.climb)}`
-  for (let i = 0; x < x0.value + r - 14; i++) {
+  for (let i = 0; x < x0 + r - 14; i++) {
     const w = 16 + ((i * 37) % 22)
     d += `a${w / 2} ${w / 2.6} 0 0 1 ${w} 0`
     x += w
@@ -92,20 +66,14 @@ const foam = computed(() => {
   return d
 })
 const tight = computed(() => props.spare !== undefined && props.spare < 0.01)
-const flameScale = computed(
-  () => ({ gentle: 0.6, medium: 0.82, strong: 1 })[props.flame ?? ''] ?? 0,
-)
-const wall = computed(() => Math.max(4.5, Math.min(6, scale.value * 0.0034)))
-const stirClock = computed(() =>
-  wallPath(props.pan, x0.value, y0.value, scale.value, wall.value + 7),
-)
 
 const clamp = (d: number) => Math.min(props.highest, Math.max(props.lowest, d))
 let dragging = false
 
 function depthAt(event: PointerEvent): number {
   const box = svg.value!.getBoundingClientRect()
-  return clamp((y0.value - ((event.clientY - box.top) * tall.value) / box.height) / scale.value)
+  const { y0, tall, scale } = frame.value
+  return clamp((y0 - ((event.clientY - box.top) * tall) / box.height) / scale)
 }
 function down(event: PointerEvent) {
   if (!props.draggable) return
@@ -121,22 +89,15 @@ function up(event: PointerEvent) {
   dragging = false
   emit('drop', depthAt(event))
 }
-function key(event: KeyboardEvent) {
-  const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key]
-  if (!by) return
-  event.preventDefault()
-  const millimetres = Math.round(props.stop * 1000) + by * (event.shiftKey ? 5 : 1)
-  emit('drop', clamp(millimetres / 1000))
-}
 </script>
 
 <template>
-  <div ref="frame" class="pan">
+  <div ref="holder" class="pan">
     <svg
       ref="svg"
-      :width="width"
-      :height="tall"
-      :viewBox="`0 0 ${width} ${tall}`"
+      :width="frame.width"
+      :height="frame.tall"
+      :viewBox="`0 0 ${frame.width} ${frame.tall}`"
       :class="{ grab: draggable }"
       role="group"
       :aria-label="`${pan.name} in section: ${cm(now)} cm now, stop at ${cm(stop)} cm`"
@@ -145,187 +106,69 @@ function key(event: KeyboardEvent) {
       @pointerup="up"
       @pointercancel="up"
     >
-      <clipPath :id="clip"><path :d="wallPath(pan, x0, y0, scale) + 'Z'" /></clipPath>
-
-      <!-- worktop, trivet and flame -->
-      <line
-        v-if="!quiet"
-        x1="0"
-        :x2="width"
-        :y1="tall - 1"
-        :y2="tall - 1"
-        class="ink"
-        stroke-width="2"
+      <PanBody
+        :pan="pan"
+        :frame="frame"
+        :now="now"
+        :stop="stop"
+        :stop-shown="draggable || stop < now"
+        :concentration="concentration"
+        :stop-concentration="stopConcentration"
+        :flame="flame"
+        :stirred="stirred"
+        :quiet="quiet"
       />
-      <path
-        :d="`M${x0 - 40 * unit} ${y0 + 10}H${x0 - 166 * unit}V${tall - 2}M${x0 + 40 * unit} ${y0 + 10}H${x0 + 166 * unit}V${tall - 2}`"
-        class="ink"
-        stroke-width="3"
-        fill="none"
-      />
-      <path
-        d="M-75 -25a4 4 0 0 1 4-4h142a4 4 0 0 1 4 4v9h-150zM-40 -16h80v14h-80z"
-        :transform="`translate(${x0} ${tall}) scale(${unit} 1)`"
-        fill="var(--ink)"
-      />
-      <g
-        v-if="flameScale"
-        :transform="`translate(${x0} ${tall - 30}) scale(${unit} ${flameScale})`"
-      >
-        <path
-          v-for="i in 7"
-          :key="i"
-          :d="`M${(i - 4) * 21 - 9} 0c-4-9 4-12 ${6 + (i - 4) * 1.6} -21c${3 - (i - 4) * 0.6} 8 17 12 ${12 - (i - 4)} 21z`"
-          class="flame"
-        />
-      </g>
-
-      <!-- handles -->
-      <g
-        v-for="s in [-1, 1]"
-        :key="s"
-        :transform="`translate(${x0 + s * rim.r} ${rim.y}) scale(${s * unit} ${unit})`"
-      >
-        <template v-if="pan.kind === 'kadhai'">
-          <path d="M2 30C22 30 38 20 48 6" class="handle" />
-          <path d="M2 30C22 30 38 20 48 6" class="hole" />
-        </template>
-        <template v-else>
-          <path d="M4 22H34" class="handle flat" />
-          <path d="M4 22H34" class="hole flat" />
-        </template>
-      </g>
-
-      <g :clip-path="`url(#${clip})`">
-        <rect :width="width" :y="rim.y" :height="y0 - rim.y + 4" x="0" fill="var(--hollow)" />
-        <rect
-          x="0"
-          :width="width"
-          :y="y(now)"
-          :height="y0 - y(now) + 4"
-          :fill="milkColour(concentration)"
-        />
-        <rect
-          v-if="draggable || stop < now"
-          x="0"
-          :width="width"
-          :y="y(stop)"
-          :height="y0 - y(stop) + 4"
-          :fill="milkColour(stopConcentration)"
-          class="follows"
-        />
-      </g>
       <path v-if="foam" :d="foam" class="foam" :class="{ tight }" />
-      <path :d="wallPath(pan, x0, y0, scale, wall / 2)" class="wall" :stroke-width="wall" />
-      <circle :cx="x0 - rim.r - 3" :cy="rim.y" r="6" fill="var(--iron)" />
-      <circle :cx="x0 + rim.r + 3" :cy="rim.y" r="6" fill="var(--iron)" />
-      <template v-if="stirred !== null">
-        <path :d="stirClock" class="groove" />
-        <path
-          :d="stirClock"
-          class="stir"
-          :class="{ full: stirred >= 1 }"
-          pathLength="100"
-          :stroke-dasharray="`${Math.min(1, stirred) * 100} 200`"
-        />
-      </template>
-
-      <!-- gauge -->
-      <g class="gauge">
-        <line :x1="x0" :x2="x0" :y1="y(now)" :y2="rim.y" />
-        <line :x1="x0" :x2="x0" :y1="y0" :y2="y(now)" class="wet" />
-        <template v-for="t in ticks" :key="t.depth">
-          <line
-            :x1="x0"
-            :x2="x0 + (t.whole ? 9 : 5)"
-            :y1="y(t.depth)"
-            :y2="y(t.depth)"
-            :class="{ wet: t.depth <= now }"
-          />
-          <text
-            v-if="t.label && !quiet && t.label % labelled === 0"
-            :x="x0 - 7"
-            :y="y(t.depth) + 4.5"
-            text-anchor="end"
-            :class="{ milky: t.depth <= now }"
-          >
-            {{ t.label }}
-          </text>
-        </template>
-        <text v-if="!quiet" :x="x0" :y="rim.y - 7" text-anchor="middle" class="soft">cm</text>
-      </g>
-
-      <!-- levels -->
-      <line :x1="x0 - half(now)" :x2="x0 + half(now)" :y1="y(now)" :y2="y(now)" class="level" />
+      <DepthGauge :pan="pan" :frame="frame" :now="now" :quiet="quiet" />
+      <line
+        :x1="frame.x0 - frame.half(now)"
+        :x2="frame.x0 + frame.half(now)"
+        :y1="frame.y(now)"
+        :y2="frame.y(now)"
+        class="level"
+      />
       <template v-if="!quiet">
         <text
-          :x="x0 - half(now) * 0.86"
-          :y="y(stop) - y(now) < 34 ? y(now) - 8 : y(now) + 25"
+          :x="frame.x0 - frame.half(now) * 0.86"
+          :y="frame.y(stop) - frame.y(now) < 34 ? frame.y(now) - 8 : frame.y(now) + 25"
           class="figure"
-          :class="{ milky: y(stop) - y(now) >= 34 }"
+          :class="{ milky: frame.y(stop) - frame.y(now) >= 34 }"
         >
           {{ cm(now) }}
           <tspan class="unit" dx="4">cm now</tspan>
         </text>
         <text
-          v-if="nowVolume !== undefined && !small && y(stop) - y(now) > 52"
-          :x="x0 - half(now) * 0.86"
-          :y="y(now) + 46"
+          v-if="nowVolume !== undefined && !frame.small && frame.y(stop) - frame.y(now) > 52"
+          :x="frame.x0 - frame.half(now - 46 / frame.scale) * 0.9"
+          :y="frame.y(now) + 46"
           class="note milky"
         >
           {{ volume(nowVolume) }}
         </text>
         <g v-if="climb !== undefined && spare !== undefined">
-          <text v-if="!small" :x="x0 - 30" :y="y(climb) - 14" text-anchor="end" class="note">
+          <text
+            v-if="!frame.small"
+            :x="frame.x0 - 30"
+            :y="frame.y(climb) - 14"
+            text-anchor="end"
+            class="note"
+          >
             the boil climbs to {{ cm(climb) }} cm
           </text>
-          <text :x="x0 + 20" :y="y(climb) - 14" class="spare" :class="{ tight }">
+          <text :x="frame.x0 + 20" :y="frame.y(climb) - 14" class="spare" :class="{ tight }">
             {{ cm(spare) }} cm to spare{{ tight ? ': too tight' : '' }}
           </text>
         </g>
       </template>
-      <g class="stop follows">
-        <line
-          :x1="x0 - half(stop)"
-          :x2="x0 + half(stop) + (draggable ? 30 : 6)"
-          :y1="y(stop)"
-          :y2="y(stop)"
-        />
-        <g
-          v-if="draggable"
-          class="knob"
-          role="slider"
-          tabindex="0"
-          aria-label="Level to stop at"
-          aria-orientation="vertical"
-          :aria-valuemin="Number(cm(lowest))"
-          :aria-valuemax="Number(cm(highest))"
-          :aria-valuenow="Number(cm(stop))"
-          :aria-valuetext="`${cm(stop)} cm${stopVolume === undefined ? '' : ', ' + volume(stopVolume)}`"
-          @keydown="key"
-        >
-          <circle :cx="x0 + half(stop) + 30" :cy="y(stop)" r="26" class="halo" />
-          <circle :cx="x0 + half(stop) + 30" :cy="y(stop)" r="16" />
-          <path
-            :d="`M${x0 + half(stop) + 24} ${y(stop) - 3}l6-6 6 6M${x0 + half(stop) + 24} ${y(stop) + 3}l6 6 6-6`"
-          />
-        </g>
-        <g v-if="draggable && !small" :transform="`translate(${x0 + half(stop) + 56} ${y(stop)})`">
-          <text class="big" y="14">{{ cm(stop) }}</text>
-          <text y="38" class="caption">cm, stop here</text>
-          <text v-if="stopVolume !== undefined" y="58" class="note">{{ volume(stopVolume) }}</text>
-        </g>
-        <text
-          v-else-if="draggable && small"
-          :x="x0 - half(stop) * 0.8"
-          :y="y(stop) + 22"
-          class="figure milky"
-        >
-          {{ cm(stop) }}
-          <tspan class="unit" dx="4">cm stop</tspan>
-        </text>
-      </g>
-      <slot :x0="x0" :y="y" :half="half" :width="width" />
+      <StopLevel
+        :frame="frame"
+        :stop="stop"
+        :stop-volume="stopVolume"
+        :draggable="draggable"
+        :lowest="lowest"
+        :highest="highest"
+        @set="emit('drop', clamp($event))"
+      />
     </svg>
   </div>
 </template>
@@ -341,40 +184,9 @@ svg {
   touch-action: none;
   cursor: ns-resize;
 }
-.ink,
-.gauge line,
 .level {
   stroke: var(--ink);
   stroke-linecap: round;
-}
-.flame {
-  fill: #fffef8;
-  stroke: #27408b;
-  stroke-width: 1.7;
-  stroke-linejoin: round;
-}
-.handle {
-  fill: none;
-  stroke: var(--iron);
-  stroke-width: 24;
-  stroke-linecap: round;
-}
-.hole {
-  fill: none;
-  stroke: var(--counter);
-  stroke-width: 13;
-  stroke-linecap: round;
-}
-.handle.flat {
-  stroke-width: 18;
-}
-.hole.flat {
-  stroke-width: 9;
-}
-.wall {
-  fill: none;
-  stroke: var(--iron);
-  stroke-linejoin: round;
 }
 .foam {
   fill: none;
@@ -383,16 +195,6 @@ svg {
 }
 .foam.tight {
   stroke: var(--madder);
-}
-.gauge line {
-  stroke-width: 1.3;
-}
-.gauge text {
-  font-size: 13.5px;
-  font-weight: 450;
-}
-.gauge .wet {
-  stroke: var(--on-milk);
 }
 .level {
   stroke-width: 2;
@@ -416,62 +218,5 @@ svg {
 }
 .spare.tight {
   fill: var(--madder);
-}
-.stop > line {
-  stroke: #27408b;
-  stroke-width: 2.6;
-  stroke-linecap: round;
-}
-.knob circle {
-  fill: var(--plate);
-}
-.knob .halo {
-  fill: transparent;
-}
-.knob path {
-  fill: none;
-  stroke: var(--plate-ink);
-  stroke-width: 2.4;
-  stroke-linecap: round;
-  stroke-linejoin: round;
-}
-.knob:focus-visible {
-  outline: none;
-}
-.knob:focus-visible .halo {
-  fill: none;
-  stroke: var(--cobalt);
-  stroke-width: 2;
-}
-.big {
-  font-size: 46px;
-  font-weight: 680;
-  font-stretch: 90%;
-  letter-spacing: -1px;
-  fill: var(--cobalt);
-}
-.caption {
-  font-size: 15px;
-  font-weight: 600;
-  fill: var(--cobalt);
-}
-.groove {
-  fill: none;
-  stroke: var(--groove);
-  stroke-width: 7;
-  stroke-linecap: round;
-}
-.stir {
-  fill: none;
-  stroke: var(--ink-soft);
-  stroke-width: 7;
-  stroke-linecap: round;
-}
-.stir.full {
-  stroke: var(--saffron);
-  stroke-width: 9;
-}
-.soft {
-  fill: var(--ink-soft);
 }
 </style>

@@ -20,3 +20,51 @@ export function wallPath(pan: PanOut, x0: number, y0: number, scale: number, out
     right.map(([r, y]) => `${(x0 + sign * r).toFixed(1)} ${y.toFixed(1)}`)
   return `M${at(-1).reverse().join('L')}L${at(1).join('L')}`
 }
+
+/** Where a pan stands in its picture: how depths and radii become pixels. */
+export interface Frame {
+  width: number
+  tall: number
+  x0: number
+  y0: number
+  scale: number
+  /** Size of handles and burner against a pan drawn full size. */
+  unit: number
+  wall: number
+  rim: { r: number; y: number }
+  small: boolean
+  y: (depth: number) => number
+  half: (depth: number) => number
+}
+
+const BURNER = 68
+
+/** Fit a pan and its burner into a picture; a narrow one draws it smaller and is no taller than it needs. */
+export function frameOf(pan: PanOut, width: number, height: number, quiet: boolean): Frame {
+  const small = width < 500
+  // handles left, the figure of the stop right
+  const left = quiet ? (small ? 44 : 70) : small ? 56 : 66
+  const right = quiet ? (small ? 44 : 70) : small ? 56 : 100
+  const widest = Math.max(...(pan.outline_m as [number, number][]).map(([r]) => r))
+  const scale = Math.min(
+    (width - left - right) / (2 * widest),
+    (height - BURNER - 24) / pan.height_m,
+  )
+  const tall = Math.min(height, pan.height_m * scale + BURNER + 26)
+  const y0 = tall - BURNER
+  const y = (depth: number) => y0 - depth * scale
+  const half = (depth: number) => radiusAt(pan, depth) * scale
+  return {
+    width,
+    tall,
+    x0: left + (width - left - right) / 2,
+    y0,
+    scale,
+    unit: Math.min(1, (widest * scale) / 190),
+    wall: Math.max(4.5, Math.min(6, scale * 0.0034)),
+    rim: { r: half(pan.height_m), y: y(pan.height_m) },
+    small,
+    y,
+    half,
+  }
+}

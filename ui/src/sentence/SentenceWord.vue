@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NInput, NPopover } from 'naive-ui'
 import { nextTick, ref, useId } from 'vue'
+import { usePlace } from './place'
 
 export interface WordChoice {
   value: string
@@ -19,6 +20,8 @@ const props = defineProps<{
   free?: boolean
   hint?: string
   problem?: string
+  /** The comma or full stop that follows, kept on the word's own line. */
+  after?: string
 }>()
 const value = defineModel<string>({ required: true })
 const emit = defineEmits<{ kept: [] }>()
@@ -28,6 +31,7 @@ const before = ref('')
 const button = ref<HTMLButtonElement>()
 const editor = ref<HTMLElement>()
 const hintId = useId()
+const place = usePlace(button)
 
 async function show() {
   before.value = value.value
@@ -51,6 +55,10 @@ async function close(keep: boolean, refocus = true) {
   if (refocus) button.value?.focus()
   await nextTick() // a choice reaches the model with the next render
   if (keep && value.value !== before.value) emit('kept')
+}
+
+function outside(event: Event) {
+  if (!button.value?.contains(event.target as Node)) void close(true, false)
 }
 
 function choose(choice: WordChoice) {
@@ -93,27 +101,21 @@ function onKey(event: KeyboardEvent) {
 </script>
 
 <template>
-  <NPopover
-    :show="open"
-    trigger="manual"
-    placement="bottom"
-    :show-arrow="true"
-    @clickoutside="close(true, false)"
+  <span class="joined"
+    ><button
+      ref="button"
+      type="button"
+      class="word"
+      :class="{ open, wrong: problem }"
+      aria-haspopup="dialog"
+      :aria-expanded="open"
+      :aria-label="`${label}: ${shown}`"
+      @click="open ? close(true) : show()"
+    >
+      {{ shown }}</button
+    >{{ after }}</span
   >
-    <template #trigger>
-      <button
-        ref="button"
-        type="button"
-        class="word"
-        :class="{ open, wrong: problem }"
-        aria-haspopup="dialog"
-        :aria-expanded="open"
-        :aria-label="`${label}: ${shown}`"
-        @click="open ? close(true) : show()"
-      >
-        {{ shown }}
-      </button>
-    </template>
+  <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">
     <div ref="editor" class="editor" role="dialog" :aria-label="label" @keydown="onKey">
       <p class="label">{{ label }}</p>
       <NInput
@@ -146,6 +148,9 @@ function onKey(event: KeyboardEvent) {
 </template>
 
 <style scoped>
+.joined {
+  white-space: nowrap;
+}
 .word {
   color: var(--cobalt);
   font: inherit;
@@ -174,7 +179,7 @@ function onKey(event: KeyboardEvent) {
   text-decoration-style: wavy;
 }
 .editor {
-  width: min(330px, 80vw);
+  width: 330px;
 }
 .label {
   font-weight: 650;
@@ -218,5 +223,10 @@ function onKey(event: KeyboardEvent) {
 .choice:hover,
 .choice[aria-pressed='true'] {
   background: var(--cobalt-wash);
+}
+@media (max-width: 599px) {
+  .editor {
+    width: calc(100vw - 50px);
+  }
 }
 </style>

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { NPopover } from 'naive-ui'
 import { ref } from 'vue'
+import { usePlace } from './place'
 import type { Why } from '@/api/client'
 
 /** A dotted "why?": opens the working behind one figure, with this batch's numbers in it. */
 defineProps<{ why: Why | undefined; text: string }>()
 const open = ref(false)
 const button = ref<HTMLButtonElement>()
+const place = usePlace(button)
+function outside(event: Event) {
+  if (!button.value?.contains(event.target as Node)) open.value = false
+}
 
 function close() {
   open.value = false
@@ -15,20 +20,18 @@ function close() {
 </script>
 
 <template>
-  <NPopover :show="open" trigger="manual" placement="bottom" @clickoutside="open = false">
-    <template #trigger>
-      <button
-        ref="button"
-        type="button"
-        class="why"
-        aria-haspopup="dialog"
-        :aria-expanded="open"
-        @click="open = !open"
-        @keydown.esc="open = false"
-      >
-        {{ text }}
-      </button>
-    </template>
+  <button
+    ref="button"
+    type="button"
+    class="why"
+    aria-haspopup="dialog"
+    :aria-expanded="open"
+    @click="open = !open"
+    @keydown.esc="open = false"
+  >
+    {{ text }}
+  </button>
+  <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">
     <div v-if="why" class="working" role="dialog" :aria-label="why.title" @keydown.esc="close">
       <h2>{{ why.title }}</h2>
       <p class="words formula">{{ why.formula }}</p>
@@ -56,7 +59,7 @@ function close() {
   white-space: nowrap;
 }
 .working {
-  width: min(430px, 84vw);
+  width: min(430px, calc(100vw - 50px));
   font-size: 15px;
   line-height: 21px;
 }

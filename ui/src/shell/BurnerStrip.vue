@@ -2,39 +2,56 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useLarder, useStove } from '@/api/kitchen'
+import { outbox } from '@/api/outbox'
 import BurnerIcon from '@/pan/BurnerIcon.vue'
-import { need } from '@/stations/stove/need'
+import { strip } from '@/stations/stove/need'
+import { useLives } from './live'
 
 const larder = useLarder()
 const stove = useStove()
+const lives = useLives()
 
-/** Each burner with its batch and what that needs next. */
-const fires = computed(() =>
-  (larder.data.value?.burners ?? []).map((burner) => {
-    const batch = stove.data.value?.find(
-      (b) => b.burner_id === burner.id && (b.phase === 'heating' || b.phase === 'boiling'),
-    )
-    return { burner, batch, need: batch ? need(batch) : null }
-  }),
-)
+/** Each burner with what is on it, then what waits or hangs beside the fire, and what each needs next. */
+const fires = computed(() => {
+  const lit = (larder.data.value?.burners ?? []).map((burner) => {
+    const live = lives.value.find((l) => l.onFire && l.burner === burner.id)
+    const batch = stove.data.value?.find((b) => live?.of === 'pan' && b.id === live.id)
+    return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
+  })
+  const beside = lives.value
+    .filter((l) => !l.onFire)
+    .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
+  return [...lit, ...beside].map((f) => ({
+    ...f,
+    ...(f.live ? strip(f.live) : { says: 'free', due: false }),
+    flame: f.batch?.flame ?? (f.live && f.burner ? ('strong' as const) : undefined),
+  }))
+})
 </script>
 
 <template>
   <section class="fires" aria-label="Burners">
     <component
-      :is="f.batch ? RouterLink : 'div'"
+      :is="f.live ? RouterLink : 'div'"
       v-for="f in fires"
-      :key="f.burner.id"
-      :to="f.batch ? `/stove/${f.batch.id}` : undefined"
+      :key="f.key"
+      :to="f.live?.path"
       class="fire"
-      :class="{ hot: f.need?.now, off: !f.batch }"
+      :class="{ hot: f.due, off: !f.live, beside: !f.burner }"
     >
-      <BurnerIcon :flame="f.batch?.flame" />
+      <BurnerIcon v-if="f.burner" :flame="f.flame" />
+      <svg v-else class="hook" width="22" height="34" viewBox="0 0 22 34" aria-hidden="true">
+        <path d="M11 1v7M11 8c-5 5-8 10-8 15a8 8 0 0 0 16 0c0-5-3-10-8-15zM11 31v2" />
+      </svg>
       <div>
-        <b>{{ f.batch ? f.batch.name : f.burner.name }}</b>
-        <span>{{ f.need ? f.need.strip : 'free' }}</span>
+        <b>{{ f.name }}</b>
+        <span>{{ f.says }}</span>
       </div>
     </component>
+    <p v-if="outbox.waiting.length" class="waiting" role="status">
+      No network: {{ outbox.waiting.length }}
+      {{ outbox.waiting.length === 1 ? 'happening waits' : 'happenings wait' }} here, safe.
+    </p>
   </section>
 </template>
 
@@ -70,6 +87,20 @@ const fires = computed(() =>
   color: var(--ink-soft);
   white-space: nowrap;
 }
+.hook {
+  flex: none;
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 2;
+}
+.waiting {
+  align-self: center;
+  max-width: 150px;
+  color: var(--saffron-ink);
+  font-size: 13.5px;
+  line-height: 17px;
+  font-weight: 600;
+}
 .fire.off b {
   font-weight: 500;
   color: var(--ink-soft);
@@ -86,14 +117,23 @@ const fires = computed(() =>
 .fire.hot span {
   color: var(--on-saffron);
 }
+@media (max-width: 1180px) {
+  .fires {
+    gap: 14px;
+  }
+  .fire b {
+    max-width: 120px;
+  }
+}
 @media (max-width: 900px) {
   .fires {
+    overflow-x: auto;
     gap: 0;
     padding: 0;
     border-bottom: 2px solid var(--cobalt);
   }
   .fire {
-    flex: 1;
+    flex: 1 0 46%;
     min-width: 0;
     height: 56px;
     padding: 2px 12px 0;

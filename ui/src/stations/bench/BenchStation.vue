@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiProblem, unwrap } from '@/api/client'
 import { useLarder } from '@/api/kitchen'
@@ -9,40 +9,35 @@ import ForecastRibbon from '@/charts/ForecastRibbon.vue'
 import StrataBars from '@/charts/StrataBars.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, minutes, percent, stageDoes, weight } from '@/say'
-import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
+import AskTray from './AskTray.vue'
+import BenchRoutes from './BenchRoutes.vue'
+import ComparePans from './ComparePans.vue'
 import { figuresAt, figuresOf } from './figures'
+import JudgementTray from './JudgementTray.vue'
 import LightTray from './LightTray.vue'
-import { planFrom, wordsFrom, type Words } from './plan'
-import { FLAMES, STOPS, SUGAR_TIMES, SUGARS, AMOUNTS } from './choices'
+import { emptyWords, planFrom, queryFrom, wordsFrom, type Words } from './plan'
+import PlanSentence from './PlanSentence.vue'
+import SchoolSentence from './SchoolSentence.vue'
 
 const route = useRoute()
 const router = useRouter()
 const larder = useLarder()
 
-const words = reactive<Words>({
-  amount: '',
-  milk: '',
-  pan: '',
-  burner: '',
-  flame: '',
-  stop: '',
-  sugar: '',
-  when: '',
-})
+const words = ref<Words>(emptyWords())
 watch(
   [() => route.query, larder.data],
   ([query, kitchen]) => {
-    if (kitchen && route.path === '/bench') Object.assign(words, wordsFrom(query, kitchen))
+    if (kitchen && route.path === '/bench') words.value = wordsFrom(query, kitchen)
   },
   { immediate: true },
 )
 /** What is settled goes into the address, so that back, reload and a shared link keep it. */
 function keep() {
-  void router.push({ query: { ...words } })
+  void router.push({ query: queryFrom(words.value) })
 }
 
-const plan = computed(() => JSON.stringify(planFrom(words)))
+const plan = computed(() => JSON.stringify(planFrom(words.value)))
 const settled = refDebounced(plan, 60)
 const asked = useQuery({
   queryKey: ['reduce', settled, computed(() => larder.dataUpdatedAt.value)],
@@ -58,6 +53,13 @@ const problem = computed(() => (asked.error.value instanceof ApiProblem ? asked.
 const wrong = (field: string) =>
   problem.value?.field === field ? problem.value.message : undefined
 
+function setWords(change: Partial<Words>) {
+  Object.assign(words.value, change)
+  keep()
+}
+const dipStick = (form: 'svg' | 'pdf') =>
+  `/api/bench/dip-stick.${form}?plan=${encodeURIComponent(plan.value)}`
+
 const dragged = ref<number | null>(null)
 watch(forecast, () => (dragged.value = null))
 const figures = computed(() => {
@@ -67,39 +69,10 @@ const figures = computed(() => {
 })
 function drop(depth: number) {
   dragged.value = depth
-  words.stop = `${cm(depth)} cm deep`
-  keep()
+  setWords({ stop: `${cm(depth)} cm deep` })
 }
 
 const kitchen = computed(() => larder.data.value)
-const named = (list: { id?: number | null; name: string }[] | undefined, id: string) =>
-  list?.find((x) => String(x.id) === id)?.name ?? '…'
-const milks = computed(() =>
-  (kitchen.value?.milks ?? []).map((m) => ({
-    value: String(m.id),
-    text: m.name,
-    does: `${m.fat_pct} % fat, ${m.snf_pct} % SNF`,
-  })),
-)
-const pans = computed(() =>
-  (kitchen.value?.pans ?? []).map((p) => ({
-    value: String(p.id),
-    text: p.name,
-    does: `${p.made_of}, holds ${(p.capacity_m3 * 1000).toFixed(1)} L`,
-  })),
-)
-const burners = computed(() =>
-  (kitchen.value?.burners ?? []).map((b) => ({
-    value: String(b.id),
-    text: b.name,
-    does: b.kind_name,
-  })),
-)
-const sugarText = computed(() => {
-  const s = words.sugar.trim()
-  return s === '' || s === '0' || s === 'none' ? 'no sugar' : `${s} of sugar`
-})
-const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.stop}` : words.stop))
 </script>
 
 <template>
@@ -111,90 +84,11 @@ const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.st
       </p>
       <p class="soft">Two measures of a pan are enough to plan in it.</p>
     </section>
-    <template v-else>
+    <template v-else-if="kitchen">
       <section class="tray" aria-label="The plan">
-        <p class="legend"><span class="soft">Plan one base:</span><b>reduce</b></p>
-        <p class="sentence">
-          Take
-          <SentenceWord
-            v-model="words.amount"
-            label="how much milk"
-            :shown="words.amount || 'how much'"
-            free
-            hint="Any unit: 2.4 L, 1.2 kg, 3 glasses, 2½ cups. A bare number is ml."
-            :choices="AMOUNTS"
-            :problem="wrong('amount')"
-            @kept="keep"
-          />
-          of
-          <SentenceWord
-            v-model="words.milk"
-            label="which milk"
-            :shown="named(kitchen?.milks, words.milk)"
-            :choices="milks"
-            :problem="wrong('milk')"
-            @kept="keep"
-          />
-          in
-          <SentenceWord
-            v-model="words.pan"
-            label="which pan"
-            :shown="named(kitchen?.pans, words.pan)"
-            :choices="pans"
-            :problem="wrong('pan')"
-            @kept="keep"
-          />
-          over
-          <SentenceWord
-            v-model="words.flame"
-            label="how strong a flame after the first boil"
-            :shown="`a ${words.flame} flame`"
-            :choices="FLAMES"
-            :problem="wrong('flame')"
-            @kept="keep"
-          />
-          on
-          <SentenceWord
-            v-model="words.burner"
-            label="which burner"
-            :shown="`the ${named(kitchen?.burners, words.burner)}`"
-            :choices="burners"
-            :problem="wrong('burner')"
-            @kept="keep"
-          />
-          and {{ words.stop.includes('deep') ? 'let it' : 'reduce it to' }}
-          <SentenceWord
-            v-model="words.stop"
-            label="where to stop"
-            :shown="stopText"
-            free
-            hint="A part (half, a third), a level (4.4 cm), an amount (1.2 L, 600 g) or 31 % solids."
-            :choices="STOPS"
-            :problem="wrong('stop')"
-            @kept="keep"
-          />, with
-          <SentenceWord
-            v-model="words.sugar"
-            label="how much sugar"
-            :shown="sugarText"
-            free
-            hint="Any unit: 110 g, ½ cup. A bare number is g; empty is none."
-            :choices="SUGARS"
-            :problem="wrong('sugar')"
-            @kept="keep"
-          />
-          <template v-if="sugarText !== 'no sugar'">
-            {{ ' ' }}
-            <SentenceWord
-              v-model="words.when"
-              label="when the sugar goes in"
-              :shown="words.when === 'midway' ? 'midway' : `at the ${words.when}`"
-              :choices="SUGAR_TIMES"
-              :problem="wrong('sugar_time')"
-              @kept="keep"
-            /> </template
-          >.
-        </p>
+        <BenchRoutes />
+        <PlanSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />
+        <SchoolSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />
       </section>
 
       <template v-if="forecast && figures">
@@ -211,6 +105,7 @@ const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.st
             :spare="forecast.headroom.spare_m"
             :flame="forecast.flame"
             draggable
+            :height="280"
             :lowest="Math.ceil(forecast.track.depth_m.at(-1)! * 1000) / 1000"
             :highest="Math.floor(forecast.track.depth_m[1]! * 1000) / 1000"
             @drag="dragged = $event"
@@ -238,6 +133,8 @@ const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.st
               />
               <WhyWord :why="forecast.whys.solids" :text="`why ${percent(figures.solids)}?`" />
               <WhyWord :why="forecast.whys.headroom" text="why the headroom?" />
+              <a :href="dipStick('pdf')" target="_blank" rel="noopener">print a dip-stick</a>
+              <a :href="dipStick('svg')" target="_blank" rel="noopener">(SVG)</a>
               <span class="soft rests">rests on {{ forecast.rests_on }}</span>
             </p>
             <StrataBars
@@ -256,6 +153,13 @@ const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.st
         >
           <ForecastRibbon :forecast="forecast" :figures="figures" />
         </LightTray>
+        <JudgementTray :forecast="forecast" @stop="setWords({ stop: $event })" />
+        <ComparePans
+          :plan="planFrom(words)"
+          :pans="kitchen.pans"
+          @take="(pan, flame) => setWords({ pan: String(pan), flame })"
+        />
+        <AskTray :plan="planFrom(words)" @take="(amount, sugar) => setWords({ amount, sugar })" />
       </template>
       <p v-else-if="problem" class="answer problem first" role="alert">{{ problem.message }}</p>
     </template>
@@ -283,6 +187,14 @@ const stopText = computed(() => (words.stop.includes('deep') ? `stand ${words.st
   flex-wrap: wrap;
   gap: 0 13px;
   margin: 0 0 6px;
+}
+.whys a {
+  color: var(--cobalt);
+  font: 550 13.5px/24px var(--figures);
+}
+.bench > section + section,
+.bench > .tray ~ .tray {
+  margin-top: 26px;
 }
 .rests {
   font-size: 13.5px;

@@ -54,23 +54,6 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
   <section class="tray doing" aria-label="The way down">
     <slot />
     <div class="side">
-      <div class="spoons">
-        <figure
-          v-for="s in [
-            { at: 'hot', stage: figures.hot, note: `${percent(figures.solids)} solids` },
-            { at: 'cold', stage: figures.cold, note: 'after a night at 5 °C' },
-          ]"
-          :key="s.at"
-        >
-          <SpoonDrawing :stage="s.stage" :colour="milkColour(figures.concentration)" />
-          <figcaption>
-            <b>{{ s.at }}: {{ stageName(s.stage) }}</b>
-            <span class="soft"
-              >{{ s.note }} <WhyWord :why="forecast.whys[s.at]" text="why?"
-            /></span>
-          </figcaption>
-        </figure>
-      </div>
       <div class="act">
         <p
           v-for="c in forecast.cautions.slice(0, 1)"
@@ -87,6 +70,23 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
           >
         </p>
         <button type="button" class="plate" :disabled="blocked" @click="ask">Light it</button>
+      </div>
+      <div class="spoons">
+        <figure
+          v-for="s in [
+            { at: 'hot', stage: figures.hot, note: `${percent(figures.solids)} solids` },
+            { at: 'cold', stage: figures.cold, note: 'after a night at 5 °C' },
+          ]"
+          :key="s.at"
+        >
+          <SpoonDrawing :stage="s.stage" :colour="milkColour(figures.concentration)" />
+          <figcaption>
+            <b>{{ s.at }}: {{ stageName(s.stage) }}</b>
+            <span class="soft"
+              >{{ s.note }} <WhyWord :why="forecast.whys[s.at]" text="why?"
+            /></span>
+          </figcaption>
+        </figure>
       </div>
     </div>
   </section>

@@ -10,6 +10,11 @@ const book = useQuery({
   queryFn: () =>
     unwrap(api.GET('/api/book', { params: { query: { limit: limit.value, offset: 0 } } })),
 })
+const curdBook = useQuery({
+  queryKey: ['curds', 'book'],
+  queryFn: () => unwrap(api.GET('/api/book/curds', { params: { query: { limit: 30 } } })),
+})
+const curds = computed(() => curdBook.data.value?.batches ?? [])
 const lines = computed(() => book.data.value?.lines ?? [])
 </script>
 
@@ -62,10 +67,39 @@ const lines = computed(() => book.data.value?.lines ?? [])
         Older ones
       </button>
     </section>
+    <section v-if="curds.length" class="tray curds" aria-label="Chhena and hung curd">
+      <p class="legend"><b>Chhena and hung curd</b></p>
+      <ul>
+        <li v-for="c in curds" :key="c.id">
+          <RouterLink :to="`/stove/curd/${c.id}`">
+            <span class="name words">{{ c.name }}</span>
+            <span class="soft"
+              >{{ day(c.created_at_s) }} ·
+              {{
+                c.curdle
+                  ? `${c.curdle.amount} of ${c.curdle.milk_name} for ${c.curdle.use.name}`
+                  : `${c.strain?.amount} of ${c.strain?.yoghurt_name}`
+              }}</span
+            >
+          </RouterLink>
+          <span class="gave">
+            <b>{{ c.weighed_kg === null ? 'not weighed' : weight(c.weighed_kg) }}</b>
+            <span class="soft">told {{ weight(c.told_kg.low) }}–{{ weight(c.told_kg.high) }}</span>
+          </span>
+          <span class="gave">
+            <b>{{ c.whey_kg === null ? '' : weight(c.whey_kg) }}</b>
+            <span class="soft">{{ c.whey_kg === null ? '' : 'whey kept' }}</span>
+          </span>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 
 <style scoped>
+.curds {
+  margin-top: 26px;
+}
 .tray {
   padding-block: 18px;
 }

@@ -55,9 +55,10 @@ const rows = computed(() => {
 })
 function write() {
   if (!batch.value || !note.value.trim()) return
+  const sent = note.value
   log.mutate(
-    { id: batch.value.id, event: { kind: 'note', text: note.value.trim() } },
-    { onSuccess: () => (note.value = '') },
+    { id: batch.value.id, event: { kind: 'note', text: sent.trim() } },
+    { onSuccess: () => note.value === sent && (note.value = '') }, // what was typed meanwhile stays
   )
 }
 </script>
@@ -107,6 +108,23 @@ function write() {
           </tbody>
         </table>
         <div class="notes">
+          <template v-if="batch.phase === 'off' || batch.phase === 'weighed'">
+            <h2 class="heading">When it was cold</h2>
+            <p class="cold">
+              it was
+              <button
+                v-for="v in ['too thin', 'right', 'too thick'] as const"
+                :key="v"
+                type="button"
+                class="touch"
+                :aria-pressed="batch.verdict === v"
+                @click="log.mutate({ id: batch.id, event: { kind: 'judged', how: v } })"
+              >
+                {{ v }}
+              </button>
+            </p>
+            <p v-if="batch.verdict" class="soft">The next plans’ thickness leans on it.</p>
+          </template>
           <h2 class="heading">Notes</h2>
           <p v-for="n in notes" :key="n.event_id" class="words">
             <span class="soft">{{ clock(n.at_s) }}</span> {{ n.text }}
@@ -158,6 +176,15 @@ thead th + th {
 .got {
   font-size: 22px;
   font-weight: 680;
+}
+.cold {
+  display: flex;
+  gap: 16px;
+  margin-bottom: 6px;
+}
+.cold [aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 700;
 }
 .notes .words {
   margin-top: 4px;

@@ -1,114 +1,86 @@
 <script setup lang="ts">
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
-import { NModal, useMessage } from 'naive-ui'
-import { reactive, ref, watch } from 'vue'
-import { api, unwrap } from '@/api/client'
+import { NModal } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { PanOut } from '@/api/client'
 import { useLarder } from '@/api/kitchen'
 import PanMini from '@/pan/PanMini.vue'
 import { volume } from '@/say'
-import AddMilk from './AddMilk.vue'
-import AddPan from './AddPan.vue'
+import BurnerDialog from './BurnerDialog.vue'
+import KitchenTray from './KitchenTray.vue'
+import LactometerDialog from './LactometerDialog.vue'
+import MaterialsShelf from './MaterialsShelf.vue'
+import MilkDialog from './MilkDialog.vue'
+import PanDialog from './PanDialog.vue'
 
-const larder = useLarder()
-const client = useQueryClient()
-const message = useMessage()
-const adding = ref<'milk' | 'pan' | null>(null)
+const query = useLarder()
+const larder = computed(() => query.data.value)
 
-const CUPS = [
-  ['cup_ml', 'a cup'],
-  ['glass_ml', 'a glass'],
-  ['katori_ml', 'a katori'],
-  ['tablespoon_ml', 'a tablespoon'],
-  ['teaspoon_ml', 'a teaspoon'],
-] as const
-const typed = reactive<Record<string, string>>({})
-watch(
-  larder.data,
-  (k) => {
-    if (k)
-      for (const [key] of [...CUPS, ['altitude_m', '']] as const)
-        typed[key] = String(k.kitchen[key])
-  },
-  { immediate: true },
+/** What stands open: a new thing has no number. */
+const open = ref<{ what: 'milk' | 'pan' | 'burner' | 'lactometer'; id?: number } | null>(null)
+const milk = computed(() => larder.value?.milks.find((m) => m.id === open.value?.id))
+const pan = computed(
+  () =>
+    larder.value?.pans.find((p) => p.id === open.value?.id) as
+      (PanOut & { id: number }) | undefined,
 )
-const keep = useMutation({
-  mutationFn: () => {
-    const k = larder.data.value!.kitchen
-    const n = (key: string) => Number(typed[key]!.replace(',', '.'))
-    return unwrap(
-      api.PUT('/api/larder/kitchen', {
-        body: {
-          name: k.name,
-          room_c: k.room_c,
-          milk_c: k.milk_c,
-          altitude_m: n('altitude_m'),
-          cup_ml: n('cup_ml'),
-          glass_ml: n('glass_ml'),
-          katori_ml: n('katori_ml'),
-          tablespoon_ml: n('tablespoon_ml'),
-          teaspoon_ml: n('teaspoon_ml'),
-        },
-      }),
-    )
-  },
-  onSuccess: (k) => {
-    client.setQueryData(['larder'], k)
-    message.success('Kept')
-  },
-})
-function added() {
-  adding.value = null
-  void client.invalidateQueries({ queryKey: ['larder'] })
-}
+const burner = computed(() => larder.value?.burners.find((b) => b.id === open.value?.id))
+const close = () => (open.value = null)
 </script>
 
 <template>
   <div class="page">
     <h1 class="visually-hidden">Larder</h1>
-    <template v-if="larder.data.value">
-      <section class="tray" aria-label="The kitchen">
-        <p class="legend">
-          <span class="soft">The kitchen:</span> <b>{{ larder.data.value.kitchen.name }}</b>
-        </p>
-        <form @submit.prevent="keep.mutate()">
-          <p class="sentence">
-            Here
-            <template v-for="([key, name], i) in CUPS" :key="key"
-              >{{ i === 4 ? 'and ' : '' }}{{ name }} holds
-              <label
-                ><span class="visually-hidden">{{ name }}, ml</span
-                ><input v-model="typed[key]" inputmode="decimal" size="4"
-              /></label>
-              ml{{ i < 4 ? ', ' : '.' }}</template
-            >
-            We stand
-            <label
-              ><span class="visually-hidden">height above the sea, m</span
-              ><input v-model="typed.altitude_m" inputmode="decimal" size="5"
-            /></label>
-            m above the sea, where water boils at {{ larder.data.value.kitchen.boils_water_c }} °C.
-            <button type="submit" class="plate">Keep it</button>
-          </p>
-          <p v-if="keep.error.value" class="problem" role="alert">{{ keep.error.value.message }}</p>
-        </form>
-      </section>
-      <h2 class="heading shelf">
-        Pans <button type="button" class="touch" @click="adding = 'pan'">Add a pan</button>
-      </h2>
-      <ul class="pans">
-        <li v-for="p in larder.data.value.pans" :key="p.id ?? p.name">
-          <PanMini :pan="p" />
-          <p>
-            <b>{{ p.name }}</b> holds {{ volume(p.capacity_m3) }}
-          </p>
-          <p class="soft">
-            {{ p.made_of }}, {{ (p.height_m * 100).toFixed(1) }} cm deep, {{ p.mass_kg }} kg
-          </p>
-        </li>
-        <li v-if="!larder.data.value.pans.length" class="soft">
-          No pan yet. Two inside measures are enough.
-        </li>
-      </ul>
+    <template v-if="larder">
+      <KitchenTray :kitchen="larder.kitchen" />
+      <div class="shelves">
+        <section aria-label="This kitchen’s pans">
+          <h2 class="heading shelf">
+            Pans
+            <button type="button" class="touch" @click="open = { what: 'pan' }">Add a pan</button>
+          </h2>
+          <ul class="pans">
+            <li v-for="p in larder.pans" :key="p.id ?? p.name">
+              <PanMini :pan="p" />
+              <p>
+                <button type="button" class="touch name" @click="open = { what: 'pan', id: p.id! }">
+                  {{ p.name }}
+                </button>
+                holds {{ volume(p.capacity_m3) }}
+              </p>
+              <p class="soft">
+                {{ p.made_of }}, {{ (p.height_m * 100).toFixed(1) }} cm deep,
+                {{ p.mass_kg }} kg<template v-if="p.kind === 'measured'"
+                  >, fitted by pouring</template
+                >
+              </p>
+            </li>
+            <li v-if="!larder.pans.length" class="soft">
+              No pan yet. Two inside measures are enough.
+            </li>
+          </ul>
+        </section>
+        <section aria-label="This kitchen’s burners">
+          <h2 class="heading shelf">
+            Burners
+            <button type="button" class="touch" @click="open = { what: 'burner' }">
+              Add a burner
+            </button>
+          </h2>
+          <ul class="burners">
+            <li v-for="b in larder.burners" :key="b.id">
+              <button type="button" class="touch name" @click="open = { what: 'burner', id: b.id }">
+                {{ b.name }}
+              </button>
+              <p class="soft">
+                {{ b.kind_name }}; strong gives {{ Math.round(b.strong_w.low / 10) * 10 }}–{{
+                  Math.round(b.strong_w.high / 10) * 10
+                }}
+                W, {{ b.ln_sd ? 'timed with water' : 'not timed yet' }}
+              </p>
+            </li>
+          </ul>
+        </section>
+      </div>
       <section class="tray" aria-label="Milks">
         <p class="legend"><b>Milks</b></p>
         <table>
@@ -119,52 +91,79 @@ function added() {
               <th scope="col">SNF</th>
               <th scope="col">total solids</th>
               <th scope="col">density</th>
+              <th scope="col">pack</th>
               <th scope="col">spread</th>
+              <th scope="col"><span class="visually-hidden">check</span></th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="m in larder.data.value.milks" :key="m.id">
-              <th scope="row" class="words">{{ m.name }}</th>
+            <tr v-for="m in larder.milks" :key="m.id">
+              <th scope="row">
+                <button type="button" class="touch name" @click="open = { what: 'milk', id: m.id }">
+                  {{ m.name }}
+                </button>
+                <span v-if="m.uht" class="soft flag">UHT</span>
+                <span v-else-if="m.homogenised" class="soft flag">homogenised</span>
+              </th>
               <td>{{ m.fat_pct }} %</td>
               <td>{{ m.snf_pct }} %</td>
               <td>{{ m.total_solids_pct }} %</td>
               <td>{{ (m.density_kg_m3 / 1000).toFixed(3) }} g/ml</td>
+              <td>{{ m.pack_ml ? `${m.pack_ml} ml` : '' }}{{ m.price ? ` at ${m.price}` : '' }}</td>
               <td class="soft">{{ m.spread }}</td>
+              <td>
+                <button
+                  v-if="m.species !== 'coconut'"
+                  type="button"
+                  class="touch"
+                  @click="open = { what: 'lactometer', id: m.id }"
+                >
+                  lactometer
+                </button>
+              </td>
             </tr>
           </tbody>
         </table>
-        <button type="button" class="touch" @click="adding = 'milk'">Add a milk</button>
+        <button type="button" class="touch" @click="open = { what: 'milk' }">Add a milk</button>
       </section>
-      <NModal :show="adding !== null" @update:show="adding = null">
-        <AddMilk v-if="adding === 'milk'" :kinds="larder.data.value.milk_kinds" @done="added" />
-        <AddPan v-else :materials="larder.data.value.pan_materials" @done="added" />
+      <MaterialsShelf :larder="larder" />
+      <NModal :show="open !== null" @update:show="close">
+        <MilkDialog
+          v-if="open?.what === 'milk'"
+          :milk="milk"
+          :kinds="larder.milk_kinds"
+          @done="close"
+        />
+        <PanDialog
+          v-else-if="open?.what === 'pan'"
+          :pan="pan"
+          :materials="larder.pan_materials"
+          @done="close"
+        />
+        <BurnerDialog
+          v-else-if="open?.what === 'burner'"
+          :burner="burner"
+          :larder="larder"
+          @done="close"
+        />
+        <LactometerDialog v-else-if="milk" :milk="milk" @done="close" />
+        <span v-else />
       </NModal>
     </template>
   </div>
 </template>
 
 <style scoped>
-.sentence input {
-  width: auto;
-  border: 0;
-  border-bottom: 2px solid var(--cobalt);
-  background: none;
-  color: var(--cobalt);
-  font: 600 25px/32px var(--words);
-  text-align: center;
-  field-sizing: content;
-  min-width: 2ch;
-}
-.sentence .plate {
-  vertical-align: middle;
-  margin-left: 10px;
-  min-height: 42px;
+.shelves {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 30px;
+  margin: 14px 32px 24px;
 }
 .shelf {
   display: flex;
   gap: 18px;
   align-items: baseline;
-  margin: 14px 32px 0;
 }
 .shelf .touch {
   font: 550 16px var(--figures);
@@ -172,9 +171,26 @@ function added() {
 .pans {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px 70px;
+  gap: 10px 24px;
   align-items: end;
-  margin: 4px 32px 26px;
+}
+.pans li {
+  max-width: 250px;
+}
+.burners {
+  display: grid;
+  gap: 10px;
+  margin-top: 8px;
+}
+.name {
+  font: 600 19px var(--words);
+}
+.flag {
+  margin-left: 8px;
+  font-size: 13.5px;
+}
+.tray + .tray {
+  margin-top: 24px;
 }
 table {
   width: 100%;
@@ -192,19 +208,16 @@ thead th {
   color: var(--ink-soft);
   font-size: 14px;
 }
-tbody th {
-  font-size: 20px;
-  font-weight: 600;
-}
 tbody tr {
   border-top: 1px solid var(--ridge);
 }
 @media (max-width: 900px) {
-  .sentence input {
-    font-size: 19px;
+  .shelves {
+    grid-template-columns: minmax(0, 1fr);
+    margin-inline: 16px;
   }
-  th:nth-child(n + 5),
-  td:nth-child(n + 5) {
+  th:nth-child(n + 4):nth-child(-n + 7),
+  td:nth-child(n + 4):nth-child(-n + 7) {
     display: none;
   }
 }

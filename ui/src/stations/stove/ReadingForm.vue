@@ -12,7 +12,17 @@ const HOW = [
   { value: 'depth', text: 'depth, cm', per: 0.01 },
   { value: 'weight', text: 'weight, g', per: 0.001 },
   { value: 'volume', text: 'volume, ml', per: 1e-6 },
+  { value: 'temperature', text: 'temperature, °C', per: 1 },
+  { value: 'brix', text: '°Brix, cooled', per: 1 },
 ] as const
+const ADVICE = {
+  depth: 'Fifteen seconds off the flame, the stick upright at the deepest point.',
+  weight:
+    'Off the flame, the pan dry below; its own weight is taken off when it stands on the scale.',
+  volume: 'Poured into a jug and back; off the boil.',
+  temperature: 'In the middle, boiling. It tells little before the milk is quite thick.',
+  brix: 'A drop cooled to room warmth. A hot drop reads low.',
+}
 const how = ref<(typeof HOW)[number]['value']>(props.purpose === 'weighed' ? 'weight' : 'depth')
 const typed = ref('')
 const withPan = ref(false)
@@ -45,7 +55,11 @@ function send(sure = false) {
 </script>
 
 <template>
-  <div class="tray" role="dialog" :aria-label="purpose === 'weighed' ? 'Weigh it' : 'A reading'">
+  <div
+    class="tray dialog"
+    role="dialog"
+    :aria-label="purpose === 'weighed' ? 'Weigh it' : 'A reading'"
+  >
     <form @submit.prevent="send()">
       <h2 class="heading">
         {{ purpose === 'weighed' ? 'What did it give?' : 'What do you read?' }}
@@ -81,11 +95,7 @@ function send(sure = false) {
         g)</label
       >
       <p class="soft">
-        {{
-          purpose === 'weighed'
-            ? 'Grams, as scraped into its bowl.'
-            : 'Fifteen seconds off the flame, the stick upright at the deepest point.'
-        }}
+        {{ purpose === 'weighed' ? 'Grams, as scraped into its bowl.' : ADVICE[how] }}
       </p>
       <p v-if="local || log.error.value" class="problem" role="alert">
         {{ local || log.error.value?.message }}
@@ -104,12 +114,10 @@ function send(sure = false) {
 </template>
 
 <style scoped>
-form {
-  width: min(440px, 94vw);
-}
 .how {
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 0 18px;
   margin: 4px 0;
 }
 .how [aria-pressed='true'] {

@@ -1,95 +1,70 @@
 import type { LiveBatch } from '@/api/kitchen'
-import { minutes, weight } from '@/say'
+import { minutes } from '@/say'
+import { asked, inTime, type Asked, type Live } from '@/shell/live'
 import { since } from '@/shell/now'
 
-/** What a batch needs next, in words; `now` when hands are needed at once. */
+/** What the cook is told: the most urgent act of all pans, and what follows. */
 export interface Need {
+  /** hands are needed at once */
   now: boolean
-  /** two or three words for the burner strip */
-  strip: string
-  /** the act itself, as a sentence */
   act: string
-  /** what follows, as a sentence */
   then: string
+  due: Asked | null
 }
 
-const left = (seconds: number | undefined, batch: LiveBatch) =>
-  Math.max(0, (seconds ?? 0) - since(batch.received))
+const left = (seconds: number, batch: LiveBatch) => Math.max(0, seconds - since(batch.received))
+type Span = { low: number; likely: number; high: number }
 
-export function secondsToStop(
-  batch: LiveBatch,
-): { low: number; likely: number; high: number } | null {
-  const r = batch.to_stop_s
+function counted(r: Span | null, batch: LiveBatch): Span | null {
   return r && { low: left(r.low, batch), likely: left(r.likely, batch), high: left(r.high, batch) }
 }
-
-export function secondsToBoil(batch: LiveBatch) {
-  const r = batch.first_boil_s
-  return r && { low: left(r.low, batch), likely: left(r.likely, batch), high: left(r.high, batch) }
-}
+export const secondsToStop = (batch: LiveBatch) => counted(batch.to_stop_s, batch)
+export const secondsToBoil = (batch: LiveBatch) => counted(batch.first_boil_s, batch)
 
 export function sinceStirred(batch: LiveBatch): number {
   return batch.stirred_at_s === null ? 0 : batch.now_s - batch.stirred_at_s + since(batch.received)
 }
 
-/** The figures come from the server; this only puts the most urgent one first. */
-export function need(batch: LiveBatch): Need {
-  const inMin = (s: number) => (s < 45 ? 'now' : `in ${minutes(s)} min`)
-  if (batch.phase === 'heating') {
-    const boil = secondsToBoil(batch)!
-    const due = boil.likely < 60
+/** Words for the strip: what is due, else what comes next. */
+export function strip(live: Live): { says: string; due: boolean } {
+  const first = asked([live])[0]
+  if (!first) return { says: 'runs', due: false }
+  if (first.left <= 0)
     return {
-      now: due,
-      strip: due ? 'watch for the boil' : `first boil ${inMin(boil.likely)}`,
-      act: due ? 'Watch for the first boil.' : 'Stay within reach.',
-      then: due
-        ? `Turn down to ${batch.flame} as it rises, then press First boil.`
-        : `It comes to the boil in about ${minutes(boil.likely)} minutes.`,
+      says: `${first.nudge.strip} now`,
+      due: first.nudge.kind === 'hazard' || !first.nudge.missed,
     }
-  }
-  if (batch.phase === 'boiling') {
-    const stop = secondsToStop(batch)!
-    const sugarLeft = batch.sugar_kg > 0 && batch.sugar_in_kg === 0
-    const sugar = batch.sugar_due_s ? left(batch.sugar_due_s.likely, batch) : null
-    const every = batch.stir_every_s ?? 120
-    const stirDue = sinceStirred(batch) >= every
-    if (stop.likely < 45) {
-      const sweet = sugarLeft && batch.sugar_time === 'end'
-      return {
-        now: true,
-        strip: 'at the stop',
-        act: sweet ? `Stir in ${weight(batch.sugar_kg)} of sugar.` : 'Take it off the fire.',
-        then: sweet ? 'Three minutes more, then take it off.' : 'It thickens further as it cools.',
-      }
-    }
-    if (sugarLeft && batch.sugar_time === 'midway' && sugar !== null && sugar < 45) {
-      return {
-        now: true,
-        strip: 'sugar in now',
-        act: `Stir in ${weight(batch.sugar_kg)} of sugar.`,
-        then: `The stop is about ${minutes(stop.likely)} minutes away.`,
-      }
-    }
-    const next =
-      sugarLeft && sugar !== null && sugar < stop.likely - 60
-        ? `Sugar goes in ${inMin(sugar)}, the stop ${inMin(stop.likely)}.`
-        : sugarLeft
-          ? `At the stop, ${inMin(stop.likely)}, ${weight(batch.sugar_kg)} of sugar goes in.`
-          : `The stop is about ${minutes(stop.likely)} minutes away.`
-    return {
-      now: stirDue,
-      strip: stirDue ? 'stir and scrape now' : `stop ${inMin(stop.likely)}`,
-      act: stirDue ? 'Stir, and scrape the sides.' : 'Let it simmer.',
-      then: next,
-    }
-  }
-  if (batch.phase === 'off') {
-    return {
-      now: false,
-      strip: 'weigh it',
-      act: 'Weigh what you got.',
-      then: 'Without the pan: the Book sets it beside the forecast.',
-    }
-  }
-  return { now: false, strip: 'finished', act: 'It is in the Book.', then: '' }
+  return { says: `${first.nudge.strip} ${inTime(first.left)}`, due: false }
 }
+
+const COMES = 3600
+
+/** One sentence for all pans: hazards first, then what is overdue, then what comes. */
+export function need(lives: Live[], batch: LiveBatch): Need {
+  const all = asked(lives)
+  const due = all[0] && all[0].left <= 0 ? all[0] : null
+  const many = lives.length > 1
+  const named = (a: Asked) => (many ? `${a.live.name}: ${lower(a.nudge.act)}` : a.nudge.act)
+  const coming = all.filter((a) => a !== due && a.left > 0 && a.left < COMES)
+  const others = coming.filter((a) => a.live.id !== due?.live.id || a.live.of !== due?.live.of)
+  const next = [others[0], coming.find((a) => a !== others[0])].filter((a) => a !== undefined)
+  const follows = next
+    .sort((a, b) => a.left - b.left)
+    .map((a) => `${a.nudge.strip}${many ? ` (${a.live.name})` : ''} ${inTime(a.left)}`)
+  const then = follows.length ? `Then ${follows.join(', and ')}.` : ''
+  if (due) return { now: true, act: named(due), then, due }
+  return { now: false, act: calm(batch), then, due: null }
+}
+
+function calm(batch: LiveBatch): string {
+  if (batch.paused_at_s !== null) return 'It waits off the fire.'
+  const boil = secondsToBoil(batch)
+  if (batch.phase === 'heating' && boil)
+    return `Stay within reach: it boils in about ${minutes(boil.likely)} minutes.`
+  if (batch.phase === 'boiling')
+    return batch.reheat_s > since(batch.received) ? 'It warms up again.' : 'Let it simmer.'
+  if (batch.phase === 'off') return 'Weigh what you got, without the pan.'
+  return 'It is in the Book.'
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

@@ -1,0 +1,104 @@
+import { computed } from 'vue'
+import type { Batch } from '@/api/client'
+import { useCurds, useStove, type LiveBatch, type LiveCurd } from '@/api/kitchen'
+import { minutes, stopwatch } from '@/say'
+import { since } from './now'
+
+/** What is on the fire or beside it, and what each asks for. The nudges are the server's; this only counts on. */
+export type Nudge = Batch['nudges'][number]
+export type Loudness = 'wait' | 'show' | 'chime' | 'speak' | 'alarm'
+
+export interface Live {
+  of: 'pan' | 'curd'
+  id: number
+  name: string
+  place: string
+  path: string
+  burner: number | null
+  nudges: Nudge[]
+  hushed: boolean
+  onFire: boolean
+  nowS: () => number
+}
+
+const SPEAK_AFTER_S = 40
+const ALARM_AFTER_S = 120
+export const MISSED_AFTER_S = 240
+
+/** The server's rule of loudness (core/stove/attention.py), counted on between its answers. */
+export function loudness(nudge: Nudge, nowS: number): Loudness {
+  const late = nowS - nudge.due_at_s
+  if (late < 0) return 'wait'
+  if (nudge.kind === 'hazard') return late >= ALARM_AFTER_S ? 'alarm' : 'speak'
+  if (nudge.missed || nudge.hushed || late >= MISSED_AFTER_S) return 'show'
+  return late >= SPEAK_AFTER_S ? 'speak' : 'chime'
+}
+
+export function livePan(b: LiveBatch): Live {
+  return {
+    of: 'pan',
+    id: b.id,
+    name: b.name,
+    place: b.pan.name,
+    path: `/stove/${b.id}`,
+    burner: b.burner_id,
+    nudges: b.nudges,
+    hushed: b.hushed,
+    onFire: (b.phase === 'heating' || b.phase === 'boiling') && b.paused_at_s === null,
+    nowS: () => b.now_s + since(b.received),
+  }
+}
+
+export function liveCurd(c: LiveCurd): Live {
+  return {
+    of: 'curd',
+    id: c.id,
+    name: c.name,
+    place: c.steps[c.step]?.name ?? 'weighed',
+    path: `/stove/curd/${c.id}`,
+    burner: c.step === 0 ? c.burner_id : null,
+    nudges: c.nudges,
+    hushed: c.hushed,
+    onFire: c.step === 0,
+    nowS: () => c.now_s + since(c.received),
+  }
+}
+
+/** Everything that runs, pans first. */
+export function useLives() {
+  const stove = useStove()
+  const curds = useCurds()
+  return computed<Live[]>(() => [
+    ...(stove.data.value ?? []).map(livePan),
+    ...(curds.data.value ?? []).map(liveCurd),
+  ])
+}
+
+export interface Asked {
+  live: Live
+  nudge: Nudge
+  /** seconds until it is due; below zero: over */
+  left: number
+}
+
+const WEIGHT: Record<Loudness, number> = { alarm: 3, speak: 2, chime: 2, show: 1, wait: 0 }
+
+/** All nudges of all pans: what is due first, hazards before cares; then what comes, soonest first. */
+export function asked(lives: Live[]): Asked[] {
+  const all = lives.flatMap((live) => {
+    const now = live.nowS()
+    return live.nudges.map((nudge) => ({ live, nudge, left: nudge.due_at_s - now }))
+  })
+  const rank = (a: Asked) =>
+    a.left > 0 ? 0 : WEIGHT[loudness(a.nudge, a.live.nowS())] + (a.nudge.kind === 'hazard' ? 2 : 0)
+  return all.sort((a, b) => rank(b) - rank(a) || a.left - b.left)
+}
+
+export const inTime = (s: number) =>
+  s <= 0
+    ? 'now'
+    : s < 90
+      ? `in ${stopwatch(s)}`
+      : s < 5400
+        ? `in ${minutes(s)} min`
+        : `in ${Math.round(s / 360) / 10} h`

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, unwrap } from '@/api/client'
+import FormDialog from '@/form/FormDialog.vue'
+import FormField from '@/form/FormField.vue'
+import { NModal } from 'naive-ui'
+
+/** Begin a curdling or a straining: name it, read the cautions, and it is on the Stove. */
+const props = defineProps<{
+  batch: { route: 'curdle' | 'strain'; plan: unknown }
+  suggested: string
+  verb: string
+  cautions: { title: string; text: string; severity: string }[]
+  blocked?: boolean
+}>()
+const router = useRouter()
+const client = useQueryClient()
+const naming = ref(false)
+const name = ref('')
+const key = ref('')
+
+function ask() {
+  name.value = props.suggested.slice(0, 60)
+  key.value = crypto.randomUUID()
+  naming.value = true
+}
+const begin = useMutation({
+  mutationFn: () =>
+    unwrap(
+      api.POST('/api/stove/curds', {
+        body: { batch: { ...props.batch, name: name.value.trim(), key: key.value } as never },
+      }),
+    ),
+  onSuccess: async (made) => {
+    naming.value = false
+    await client.invalidateQueries({ queryKey: ['curds'] })
+    await router.push(`/stove/curd/${made.id}`)
+  },
+})
+</script>
+
+<template>
+  <button type="button" class="plate" :disabled="blocked" @click="ask">{{ verb }}</button>
+  <NModal v-model:show="naming">
+    <FormDialog
+      title="Before you begin"
+      :verb="verb"
+      :blocked="!name.trim()"
+      :busy="begin.isPending.value"
+      :problem="begin.error.value?.message"
+      @keep="begin.mutate()"
+      @cancel="naming = false"
+    >
+      <ul>
+        <li v-for="c in cautions" :key="c.title" :class="c.severity">
+          <b>{{ c.title }}</b> {{ c.text }}
+        </li>
+      </ul>
+      <FormField v-model="name" label="Call it" words />
+    </FormDialog>
+  </NModal>
+</template>
+
+<style scoped>
+ul {
+  display: grid;
+  gap: 6px;
+  font-size: 17px;
+}
+.danger b {
+  color: var(--madder);
+}
+</style>

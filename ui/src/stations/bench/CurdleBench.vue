@@ -1,0 +1,684 @@
+<script setup lang="ts">
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { NInput } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, unwrap } from '@/api/client'
+import { useStove } from '@/api/kitchen'
+import CoolingChart from '@/charts/CoolingChart.vue'
+import { between } from '@/charts/slide'
+import StageBar from '@/charts/StageBar.vue'
+import TextureScale from '@/charts/TextureScale.vue'
+import HangingCloth from '@/pan/HangingCloth.vue'
+import PanDrawing from '@/pan/PanDrawing.vue'
+import { cm, grams, minutes, percent, volume, weight } from '@/say'
+import SentenceWord from '@/sentence/SentenceWord.vue'
+import WhyWord from '@/sentence/WhyWord.vue'
+import BeginTray from './BeginTray.vue'
+import BenchRoutes from './BenchRoutes.vue'
+import { DRAINS, RINSES, useCurdChoices, WAITS } from './curd'
+import FruitTray from './FruitTray.vue'
+import { plain, shown, useWords } from './words'
+
+/** Curdle: when the acid goes in, how much of it, what curd that gives and how many pieces. */
+const FIRST = {
+  amount: '3 L',
+  milk: '',
+  pan: '',
+  burner: '',
+  wait: '3 minutes',
+  acid: 'lemon',
+  strength: '',
+  drain: 'light squeeze',
+  time: '30 minutes',
+  rinses: '2',
+  rinse: '1 L',
+  use: 'sponge',
+  piece: '',
+  binder: '',
+  thin: '2.5',
+  cold: '20',
+  fridge: '',
+  after: '',
+  read: '',
+}
+const { larder, words, keep, milks } = useWords('/bench/curdle', FIRST, ['milk', 'pan', 'burner'])
+const choices = useCurdChoices()
+const kitchen = computed(() => larder.data.value)
+
+/** Until a burner is chosen, one that is free. */
+const stove = useStove()
+const route = useRoute()
+watch([() => words.burner, stove.data], ([burner, batches]) => {
+  if (route.query.burner || !burner || !batches) return
+  const busy = batches
+    .filter((b) => b.phase === 'heating' || b.phase === 'boiling')
+    .map((b) => String(b.burner_id))
+  const free = kitchen.value?.burners.find((b) => !busy.includes(String(b.id)))
+  if (busy.includes(burner) && free) words.burner = String(free.id)
+})
+
+const plan = computed(() => ({
+  milk: Number(words.milk),
+  amount: words.amount,
+  pan: Number(words.pan),
+  burner: Number(words.burner),
+  wait: words.wait,
+  coagulant: words.acid,
+  strength: words.strength.trim() ? Number(words.strength.replace(',', '.')) || 0 : null,
+  dilute_to: Number(words.thin.replace(',', '.')) || 0,
+  rinse: words.rinse,
+  rinses: Number(words.rinses),
+  rinse_c: Number(words.cold.replace(',', '.')) || 0,
+  drain: words.drain as 'hang',
+  drain_time: words.time,
+  fridge_time: words.fridge,
+  read_minutes: words.after.trim() && words.read.trim() ? Number(words.after) || 0.1 : null,
+  read_c:
+    words.after.trim() && words.read.trim() ? Number(words.read.replace(',', '.')) || 0 : null,
+  use: words.use,
+  piece: words.piece,
+  binder: words.binder,
+}))
+const settled = refDebounced(
+  computed(() => JSON.stringify(plan.value)),
+  60,
+)
+const asked = useQuery({
+  queryKey: ['curdle', settled, computed(() => larder.dataUpdatedAt.value)],
+  queryFn: ({ signal }) =>
+    unwrap(api.POST('/api/bench/curdle', { body: JSON.parse(settled.value), signal })),
+  enabled: computed(() => JSON.parse(settled.value).pan > 0),
+  placeholderData: keepPreviousData,
+  retry: false,
+  staleTime: 30_000,
+})
+const f = computed(() => asked.data.value)
+const problem = computed(() => asked.error.value)
+const wrong = (field: string) =>
+  problem.value?.field === field ? problem.value.message : undefined
+
+/** While the wait is dragged the temperature and the texture follow along the curve that came with the answer. */
+const dragged = ref<number | null>(null)
+watch(f, () => (dragged.value = null))
+const wait = computed(() => dragged.value ?? f.value?.wait_s ?? 0)
+const celsius = computed(() =>
+  f.value ? between(f.value.curve_s, f.value.curve_c, wait.value) : 0,
+)
+const texture = computed(() => {
+  const t = f.value!.texture
+  const likely = between(f.value!.curve_s, f.value!.curve_texture, wait.value)
+  return { low: likely - (t.likely - t.low), likely, high: likely + (t.high - t.likely) }
+})
+function drop(seconds: number) {
+  dragged.value = seconds
+  const m = seconds / 60
+  keep({ wait: seconds ? `${Number.isInteger(m) ? m : m.toFixed(2)} minutes` : 'not at all' })
+}
+/** The stretch of the wait that suits what it is for. */
+const band = computed<[number, number] | null>(() => {
+  const [low, high] = f.value!.use.texture
+  const inside = f.value!.curve_c.filter((_, i) => {
+    const t = f.value!.curve_texture[i]!
+    return t >= low! && t <= high!
+  })
+  return inside.length ? [Math.min(...inside), Math.max(...inside)] : null
+})
+const acid = computed(() => {
+  const a = f.value!.acid
+  const one = (x: number) =>
+    a.unit === 'ml' ? `${Math.round(x * 1e3)} ml` : `${(x * 1e3).toFixed(1)} g`
+  return { ready: one(a.ready), likely: one(a.likely.likely), water: grams(a.water_kg) }
+})
+const balls = computed(() => {
+  const c = f.value!.pieces?.count
+  if (!c) return []
+  const most = Math.min(60, c.high)
+  return Array.from({ length: most }, (_, i) =>
+    i < c.low ? 'sure' : i < c.likely ? 'likely' : 'maybe',
+  )
+})
+const want = ref('')
+const wish = useMutation({
+  mutationFn: () =>
+    unwrap(api.POST('/api/bench/curdle-wish', { body: { plan: plan.value, want: want.value } })),
+})
+watch(settled, () => wish.reset())
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Bench: plan chhena or paneer</h1>
+    <section v-if="kitchen && choices.data.value" class="tray" aria-label="The plan">
+      <BenchRoutes />
+      <p class="sentence">
+        Bring
+        <SentenceWord
+          v-model="words.amount"
+          label="how much milk"
+          :shown="words.amount || 'how much'"
+          free
+          hint="Any unit: 3 L, 9 glasses. A bare number is ml."
+          :choices="plain('1 L', '2 L', '3 L', '4 L')"
+          :problem="wrong('amount')"
+          @kept="keep"
+        />
+        of
+        <SentenceWord
+          v-model="words.milk"
+          label="which milk"
+          :shown="shown(milks(), words.milk)"
+          :choices="milks()"
+          :problem="wrong('milk')"
+          @kept="keep"
+        />
+        to the boil in
+        <SentenceWord
+          v-model="words.pan"
+          label="which pan"
+          :shown="kitchen.pans.find((p) => String(p.id) === words.pan)?.name ?? '…'"
+          :choices="kitchen.pans.map((p) => ({ value: String(p.id), text: p.name }))"
+          :problem="wrong('pan')"
+          @kept="keep"
+        />
+        on
+        <SentenceWord
+          v-model="words.burner"
+          label="which burner"
+          :shown="`the ${kitchen.burners.find((b) => String(b.id) === words.burner)?.name ?? '…'}`"
+          :choices="kitchen.burners.map((b) => ({ value: String(b.id), text: b.name }))"
+          :problem="wrong('burner')"
+          after="."
+          @kept="keep"
+        />
+        Take it off the flame, wait
+        <SentenceWord
+          v-model="words.wait"
+          label="how long to wait before the acid"
+          :shown="words.wait || 'not at all'"
+          free
+          hint="Minutes, or the temperature to wait for: 82 °C."
+          :choices="WAITS"
+          :problem="wrong('wait')"
+          after=","
+          @kept="keep"
+        />
+        then stir in
+        <SentenceWord
+          v-model="words.acid"
+          label="what curdles it"
+          :shown="
+            shown(
+              choices.data.value.coagulants.map((c) => ({ value: c.key, text: c.name })),
+              words.acid,
+            )
+          "
+          :choices="choices.data.value.coagulants.map((c) => ({ value: c.key, text: c.name }))"
+          :problem="wrong('coagulant') ?? wrong('strength')"
+          after=","
+          @kept="keep"
+        />
+        give it
+        <SentenceWord
+          v-model="words.rinses"
+          label="how often to rinse"
+          :shown="shown(RINSES, words.rinses)"
+          :choices="RINSES"
+          :problem="wrong('rinses') ?? wrong('rinse')"
+          after=","
+          @kept="keep"
+        />{{ ' ' }}
+        <SentenceWord
+          v-model="words.drain"
+          label="how to drain it"
+          :shown="shown(DRAINS, words.drain)"
+          :choices="DRAINS"
+          :problem="wrong('drain')"
+          @kept="keep"
+        />
+        <template v-if="words.drain === 'hang' || words.drain === 'press'">
+          for
+          <SentenceWord
+            v-model="words.time"
+            label="how long to drain it"
+            :shown="words.time"
+            free
+            hint="40 minutes, 2 h."
+            :choices="plain('20 minutes', '30 minutes', '1 h', '2 h')"
+            :problem="wrong('drain_time')"
+            @kept="keep"
+          /> </template
+        >, for
+        <SentenceWord
+          v-model="words.use"
+          label="what it is for"
+          :shown="
+            shown(
+              choices.data.value.uses.map((u) => ({ value: u.key, text: u.name })),
+              words.use,
+            )
+          "
+          :choices="choices.data.value.uses.map((u) => ({ value: u.key, text: u.name }))"
+          @kept="keep"
+        /><template v-if="f?.pieces">
+          of
+          <SentenceWord
+            v-model="words.piece"
+            label="how heavy a piece"
+            :shown="words.piece || grams(f.pieces.each_kg)"
+            free
+            hint="Raw weight of one: 12 g."
+            :choices="plain('8 g', '10 g', '12 g', '15 g', '20 g')"
+            :problem="wrong('piece')"
+            after="."
+            @kept="keep" /></template
+        ><template v-else>.</template>
+      </p>
+      <p class="sentence fine">
+        It holds
+        <SentenceWord
+          v-model="words.strength"
+          label="how strong the acid is"
+          :shown="words.strength || 'its usual strength'"
+          free
+          hint="g in 100 ml for juice and vinegar, 1 for pure powder, % lactic for whey and curd; empty for the usual."
+          :problem="wrong('strength')"
+          after=","
+          @kept="keep"
+        />
+        thinned to
+        <SentenceWord
+          v-model="words.thin"
+          label="what to thin it to"
+          :shown="`${words.thin} %`"
+          free
+          hint="2 to 2.5 % every day, 1 % for the softest curd."
+          :choices="plain('1', '2', '2.5', '5')"
+          :problem="wrong('dilute_to')"
+          after=";"
+          @kept="keep"
+        />
+        <template v-if="words.rinses !== '0'">
+          rinse with
+          <SentenceWord
+            v-model="words.rinse"
+            label="how much rinse water"
+            :shown="words.rinse"
+            free
+            :choices="plain('500 ml', '1 L', '2 L')"
+            :problem="wrong('rinse')"
+            @kept="keep"
+          />
+          at
+          <SentenceWord
+            v-model="words.cold"
+            label="how cold the rinse water is"
+            :shown="`${words.cold} °C`"
+            free
+            :choices="plain('8', '15', '20', '28')"
+            :problem="wrong('rinse_c')"
+            after=";"
+            @kept="keep"
+          />
+        </template>
+        then the fridge for
+        <SentenceWord
+          v-model="words.fridge"
+          label="how long in the fridge"
+          :shown="words.fridge || 'no time'"
+          free
+          :choices="[{ value: '', text: 'no time' }, ...plain('2 h', '4 h', '8 h')]"
+          :problem="wrong('fridge_time')"
+          after=";"
+          @kept="keep"
+        />
+        <template v-if="f?.pieces">
+          bind it with
+          <SentenceWord
+            v-model="words.binder"
+            label="flour or semolina to bind it"
+            :shown="words.binder || 'nothing'"
+            free
+            hint="Of the chhena’s weight: 2 %."
+            :choices="[{ value: '', text: 'nothing' }, ...plain('2 %', '4 %', '15 %')]"
+            :problem="wrong('binder')"
+            after="."
+            @kept="keep"
+          />
+        </template>
+        A thermometer showed
+        <SentenceWord
+          v-model="words.read"
+          label="what a thermometer showed, °C"
+          :shown="words.read ? `${words.read} °C` : 'nothing yet'"
+          free
+          hint="Read once, it corrects how fast this pan cools here. Empty for none."
+          :problem="wrong('read_c')"
+          @kept="keep"
+        />
+        <template v-if="words.read">
+          after
+          <SentenceWord
+            v-model="words.after"
+            label="how many minutes after the boil"
+            :shown="words.after ? `${words.after} minutes` : 'how long'"
+            free
+            :choices="plain('2', '3', '5')"
+            @kept="keep"
+          /> </template
+        >.
+      </p>
+    </section>
+    <p v-if="problem" class="answer problem first" role="alert">{{ problem.message }}</p>
+    <template v-if="f">
+      <div class="things" :class="{ stale: problem }">
+        <div class="acid">
+          <PanDrawing :pan="f.pan" :now="f.start_depth_m" :stop="0" :height="190" quiet />
+          <p class="huge">{{ Math.round(celsius) }} °C</p>
+          <p>
+            when the acid goes in; {{ f.amount }} stand {{ cm(f.start_depth_m) }} cm deep in
+            {{ f.pan.name }}
+          </p>
+          <p class="second">{{ acid.ready }}</p>
+          <p>
+            {{ f.acid.name }} ready, in {{ acid.water }} of water; usually
+            <b>{{ acid.likely }}</b> does it
+          </p>
+          <p class="whys">
+            <WhyWord :why="f.whys.temperature" text="why so warm?" />
+            <WhyWord :why="f.whys.acid" text="why so much?" />
+          </p>
+        </div>
+        <div>
+          <p class="answer" aria-live="polite">
+            Stop the acid as soon as the whey runs clear: usually after
+            <b>{{ acid.likely }}</b>. Expect <b>{{ grams(f.curd_kg.likely) }}</b> of
+            {{ f.use.suits ? '' : 'chhena, not quite right for '
+            }}{{ f.use.suits ? 'chhena for ' : '' }}{{ f.use.name
+            }}<template v-if="f.pieces"
+              >: <b>{{ f.pieces.count.likely }} pieces</b> of
+              {{ (f.pieces.each_kg * 1e3).toFixed(1) }} g</template
+            >. Weigh it first: the chhena decides, not the recipe.
+          </p>
+          <p class="whys">
+            <WhyWord :why="f.whys.curd" :text="`why ${grams(f.curd_kg.likely)}?`" />
+            <WhyWord :why="f.whys.moisture" :text="`why ${percent(f.moisture.likely)} moist?`" />
+          </p>
+          <div class="pair">
+            <CoolingChart
+              :seconds="f.curve_s"
+              :celsius="f.curve_c"
+              :at="wait"
+              :band="band"
+              @drag="dragged = $event"
+              @drop="drop"
+            />
+            <TextureScale :texture="texture" :uses="f.uses" :wanted="f.use.key" />
+          </div>
+        </div>
+        <HangingCloth
+          :big="grams(f.curd_kg.likely)"
+          :range="`${Math.round(f.curd_kg.low * 1e3)}–${Math.round(f.curd_kg.high * 1e3)} g`"
+          :whey="`${volume(f.whey_kg / 1024)} of whey`"
+          note="clear, greenish: keep it"
+        />
+      </div>
+      <section class="tray" aria-label="What it gives">
+        <p class="legend"><b>What it gives</b></p>
+        <div class="gives">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">g</th>
+                <th scope="col">milk</th>
+                <th scope="col">chhena</th>
+                <th scope="col">whey</th>
+                <th scope="col">rinsed off</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr
+                v-for="part in [
+                  'fat',
+                  'protein',
+                  'lactose',
+                  'ash',
+                  'acid',
+                  'water',
+                  'total',
+                ] as const"
+                :key="part"
+              >
+                <th scope="row">{{ part === 'total' ? 'all' : part }}</th>
+                <td v-for="b in ['milk', 'curd', 'whey', 'washings'] as const" :key="b">
+                  {{
+                    (f[b][`${part}_kg`] * 1e3).toFixed(part === 'acid' || part === 'ash' ? 1 : 0)
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <div>
+            <template v-if="f.pieces">
+              <p class="heading">
+                {{ f.pieces.count.likely }} pieces
+                <span class="soft"
+                  >{{ f.pieces.count.low }}–{{ f.pieces.count.high }}, {{ cm(f.pieces.width_m) }} cm
+                  across, {{ cm(f.pieces.cooked_m) }} cm cooked</span
+                >
+              </p>
+              <p class="balls" aria-hidden="true">
+                <span v-for="(b, i) in balls" :key="i" :class="b" />
+              </p>
+              <p>
+                Boil <b>{{ volume(f.pieces.syrup.volume_m3) }}</b> of syrup of
+                {{ Math.round(f.pieces.syrup.brix) }} °Brix: {{ grams(f.pieces.syrup.sugar_kg) }} of
+                sugar in {{ grams(f.pieces.syrup.water_kg) }} of water (it boils at
+                {{ f.pieces.syrup.boils_c.toFixed(1) }} °C here). {{ f.pieces.syrup.at_once }} fit
+                this pan at once<template v-if="f.pieces.syrup.goes > 1"
+                  >: {{ f.pieces.syrup.goes }} goes</template
+                >.
+              </p>
+              <p v-if="f.pieces.binder_kg">
+                Bind it with <b>{{ grams(f.pieces.binder_kg) }}</b>.
+              </p>
+              <p>
+                Knead {{ minutes(f.knead_s) }} min, until the palm just shines and a test ball shows
+                no cracks. <WhyWord :why="f.whys.knead" text="why?" /> Chance of cracking
+                <b>{{ f.pieces.crack }}</b>, of breaking <b>{{ f.pieces.breaks }}</b>.
+              </p>
+            </template>
+            <p v-if="f.rinsed_c !== null">
+              After the rinses it is at {{ Math.round(f.rinsed_c) }} °C with
+              {{ (f.acid_left * 100).toFixed(2) }} % acid left.
+              <WhyWord :why="f.whys.rinse" text="why?" />
+            </p>
+            <p>
+              The whey holds {{ grams(f.whey.lactose_kg) }} of lactose and
+              {{ grams(f.whey.protein_kg) }} of protein. <WhyWord :why="f.whys.whey" text="why?" />
+            </p>
+            <p v-for="c in f.cautions" :key="c.title">
+              <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
+            </p>
+          </div>
+        </div>
+        <div class="go">
+          <StageBar :stages="f.stages" />
+          <BeginTray
+            :batch="{ route: 'curdle', plan }"
+            :suggested="`Chhena for ${f.use.name}`"
+            verb="Light it"
+            :cautions="f.cautions"
+            :blocked="Boolean(problem)"
+          />
+        </div>
+        <form class="want" @submit.prevent="want.trim() && wish.mutate()">
+          <label for="want" class="words">I want</label>
+          <NInput
+            v-model:value="want"
+            placeholder="30 balls of 12 g, 400 g"
+            :maxlength="80"
+            :input-props="{ id: 'want', autocomplete: 'off' }"
+          />
+          <button type="submit" class="plate line">How much milk?</button>
+          <p v-if="wish.error.value" class="problem" role="alert">{{ wish.error.value.message }}</p>
+          <p v-else-if="wish.data.value" aria-live="polite">
+            {{ wish.data.value.want }}: take <b>{{ wish.data.value.amount }}</b> of milk, for
+            {{ weight(wish.data.value.curd_kg) }} of chhena.
+            <button
+              type="button"
+              class="touch"
+              @click="
+                keep({
+                  amount: wish.data.value.amount,
+                  rinse: wish.data.value.rinse || words.rinse,
+                  piece: wish.data.value.piece || words.piece,
+                })
+              "
+            >
+              Plan with it
+            </button>
+          </p>
+        </form>
+      </section>
+      <FruitTray />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.things {
+  display: grid;
+  grid-template-columns: 230px minmax(0, 1fr) 250px;
+  gap: 30px;
+  margin: 10px 4px 22px;
+  align-items: start;
+}
+.stale {
+  opacity: 0.45;
+}
+.fine {
+  margin-top: 2px;
+  font-size: 17px;
+  line-height: 28px;
+  color: var(--ink-soft);
+}
+.acid p {
+  font-size: 16px;
+}
+.huge {
+  font-size: 64px !important;
+  line-height: 72px;
+  font-weight: 700;
+  letter-spacing: -2px;
+  margin-top: 16px;
+}
+.second {
+  margin-top: 14px;
+  font-size: 44px !important;
+  line-height: 48px;
+  font-weight: 680;
+  color: var(--cobalt);
+}
+.whys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 13px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 230px;
+  gap: 18px;
+  margin-top: 8px;
+}
+.gives {
+  display: grid;
+  grid-template-columns: 0.8fr 1fr;
+  gap: 40px;
+  margin-bottom: 14px;
+}
+table {
+  border-collapse: collapse;
+  align-self: start;
+}
+th,
+td {
+  padding: 3px 14px 1px 0;
+  text-align: right;
+  font-weight: 400;
+}
+tbody th {
+  text-align: left;
+}
+thead th {
+  color: var(--ink-soft);
+  font-size: 14px;
+}
+tbody tr {
+  border-top: 1px solid var(--ridge);
+}
+tbody tr:last-child {
+  font-weight: 680;
+}
+.balls {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  margin: 6px 0;
+}
+.balls span {
+  width: 26px;
+  height: 26px;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+}
+.balls .maybe {
+  border-style: dotted;
+  border-color: var(--ink-soft);
+}
+.danger {
+  color: var(--madder);
+}
+.go {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) max-content;
+  gap: 18px;
+  align-items: center;
+}
+.want {
+  display: grid;
+  grid-template-columns: max-content 260px max-content;
+  gap: 8px 12px;
+  align-items: center;
+  margin-top: 14px;
+}
+.want label {
+  font-size: 20px;
+  font-weight: 600;
+}
+.want p {
+  grid-column: 1 / -1;
+  font-size: 17px;
+}
+.first {
+  margin-top: 18px;
+}
+@media (max-width: 900px) {
+  .things,
+  .pair,
+  .gives {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 16px;
+  }
+  .go {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .want {
+    grid-template-columns: max-content minmax(0, 1fr);
+  }
+  .want .plate {
+    grid-column: 1 / -1;
+  }
+}
+</style>

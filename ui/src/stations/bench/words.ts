@@ -1,0 +1,53 @@
+import { reactive, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { LarderOut } from '@/api/client'
+import { useLarder } from '@/api/kitchen'
+
+type Kind = 'milk' | 'pan' | 'burner'
+
+/**
+ * The words of a sentence as they stand in the address: what is as usual stays out of it, and a number that
+ * the Larder does not know becomes its first.
+ */
+export function useWords<T extends Record<string, string>>(path: string, first: T, kinds: Kind[]) {
+  const route = useRoute()
+  const router = useRouter()
+  const larder = useLarder()
+  const words = reactive({ ...first }) as T
+
+  const fitting = (kitchen: LarderOut, kind: Kind) =>
+    kind === 'milk'
+      ? kitchen.milks.filter((m) => m.species !== 'coconut')
+      : kitchen[`${kind}s` as 'pans' | 'burners']
+  watch(
+    [() => route.query, larder.data],
+    ([query, kitchen]) => {
+      if (!kitchen || route.path !== path) return
+      for (const key of Object.keys(first) as (keyof T & string)[]) {
+        const said = query[key]
+        words[key] = (typeof said === 'string' ? said : first[key]) as T[typeof key]
+      }
+      for (const kind of kinds) {
+        const list = fitting(kitchen, kind)
+        if (!list.some((x) => String(x.id) === words[kind]))
+          words[kind as keyof T] = String(list[0]?.id ?? '') as T[keyof T]
+      }
+    },
+    { immediate: true },
+  )
+  function keep(change: Partial<T> = {}) {
+    Object.assign(words, change)
+    const query = Object.fromEntries(
+      Object.entries(words).filter(([key, value]) => value !== first[key]),
+    )
+    void router.push({ query })
+  }
+  const milks = () =>
+    fitting(larder.data.value!, 'milk').map((m) => ({ value: String(m.id), text: m.name }))
+  return { larder, words, keep, milks }
+}
+
+export const shown = (list: { value: string; text: string }[], value: string) =>
+  list.find((x) => x.value === value)?.text ?? value
+
+export const plain = (...list: string[]) => list.map((a) => ({ value: a, text: a }))

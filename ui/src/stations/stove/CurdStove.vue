@@ -1,0 +1,361 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { CurdEventIn } from '@/api/client'
+import { useCurd, useCurdLog } from '@/api/kitchen'
+import { figure } from '@/form/numbers'
+import FormField from '@/form/FormField.vue'
+import HangingCloth from '@/pan/HangingCloth.vue'
+import { clock, cm, grams, minutes, percent, stopwatch } from '@/say'
+import { useKeys } from '@/shell/keys'
+import { since } from '@/shell/now'
+
+/** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
+const route = useRoute()
+const curd = useCurd(() => Number(route.params.id))
+const log = useCurdLog()
+const b = computed(() => curd.data.value)
+
+const DO: Record<string, [string, string]> = {
+  'to the boil': ['Bring it to the boil.', 'It boils'],
+  wait: ['Take it off the flame and wait.', 'Waited'],
+  acid: ['Stir the acid in, a little at a time.', 'The whey is clear'],
+  strain: ['Pour it through wet muslin.', 'Strained'],
+  rinse: ['Rinse it with cool water.', 'Rinsed'],
+  hang: ['Let it hang.', 'Taken down'],
+  'light squeeze': ['Squeeze it lightly, then let it stand.', 'Drained'],
+  'hard squeeze': ['Squeeze it hard.', 'Squeezed'],
+  press: ['Press it under its weight.', 'Pressed'],
+  fridge: ['Chill it.', 'Chilled'],
+  weigh: ['Weigh it.', 'Weighed'],
+  knead: ['Knead it with the heel of the hand.', 'Kneaded'],
+}
+const step = computed(() => b.value?.steps[b.value.step])
+const left = computed(() =>
+  step.value?.due_s === null || step.value?.due_s === undefined
+    ? null
+    : step.value.due_s - since(b.value!.received),
+)
+const over = computed(() => left.value !== null && left.value < 0)
+const long = computed(() => Math.abs(left.value ?? 0) >= 5400)
+const told = computed(() => {
+  const t = Math.abs(left.value ?? 0)
+  return long.value ? (Math.round(t / 360) / 10).toString() : t >= 600 ? minutes(t) : stopwatch(t)
+})
+function tell(event: CurdEventIn) {
+  if (b.value) log.mutate({ id: b.value.id, event })
+}
+const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
+const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
+
+const typed = reactive({ acid: '', whey: '', curd: '', note: '' })
+const local = ref('')
+/** What was sent is cleared; what was typed meanwhile stays. */
+function clear(field: keyof typeof typed, sent: string) {
+  if (typed[field] === sent) typed[field] = ''
+}
+/** Send a figure in g or ml; what cannot be read stays and is named. */
+function send(field: 'acid' | 'whey' | 'curd', make: (value: number) => CurdEventIn) {
+  const value = figure(typed[field])
+  if (!(value > 0)) {
+    local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`
+    return
+  }
+  local.value = ''
+  const sent = typed[field]
+  log.mutate(
+    { id: b.value!.id, event: make(value / 1000) },
+    { onSuccess: () => clear(field, sent) },
+  )
+}
+function note() {
+  if (!typed.note.trim()) return
+  const sent = typed.note
+  log.mutate(
+    { id: b.value!.id, event: { kind: 'note', text: sent.trim() } },
+    { onSuccess: () => clear('note', sent) },
+  )
+}
+watch(
+  () => route.params.id,
+  () => log.reset(),
+)
+const hang = computed(() => {
+  const s = b.value?.strain
+  if (!s || !step.value?.began_at_s) return null
+  const at = b.value!.now_s + since(b.value!.received) - step.value.began_at_s
+  const i = Math.max(
+    0,
+    s.at_s.findIndex((x) => x >= at),
+  )
+  return { whey: s.curve_whey_kg[i]!, solids: s.curve_solids[i]!, acidity: s.curve_acidity[i]! }
+})
+useKeys([
+  { key: 'd', does: 'this step is done', run: () => void done() },
+  { key: 'u', does: 'undo the last', run: () => void undo() },
+])
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Stove: curd</h1>
+    <section v-if="curd.error.value" class="tray">
+      <p class="sentence problem">{{ curd.error.value.message }}</p>
+    </section>
+    <template v-else-if="b">
+      <section class="tray now" :class="{ over }" aria-label="What to do now" aria-live="polite">
+        <p class="legend">
+          <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
+        </p>
+        <p v-if="b.weighed_kg !== null && !step" class="words">
+          <b>It gave {{ grams(b.weighed_kg) }}.</b> {{ b.said }}
+        </p>
+        <p v-else-if="step" class="words">
+          <b>{{ DO[step.name]?.[0] ?? step.name }}</b> Until {{ step.sign }}.
+        </p>
+        <p v-else class="words"><b>All its steps are done.</b></p>
+        <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
+          {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
+        </button>
+      </section>
+      <div class="things">
+        <div>
+          <template v-if="step && left !== null && step.name !== 'weigh'">
+            <p class="huge">{{ told }}</p>
+            <p class="under">
+              {{ long ? 'hours' : Math.abs(left) >= 600 ? 'minutes' : 'minutes:seconds' }}
+              {{ over ? 'over its time' : `left to ${step.name}` }}
+            </p>
+          </template>
+          <template v-if="b.pieces">
+            <p class="second">{{ b.pieces.count.likely }} pieces</p>
+            <p>
+              of {{ (b.pieces.each_kg * 1e3).toFixed(1) }} g, {{ cm(b.pieces.width_m) }} cm across,
+              {{
+                b.weighed_kg === null
+                  ? `as planned (${b.pieces.count.low}–${b.pieces.count.high})`
+                  : 'from the weighed chhena'
+              }}
+            </p>
+            <p>
+              Syrup: {{ grams(b.pieces.syrup.sugar_kg) }} of sugar in
+              {{ grams(b.pieces.syrup.water_kg) }} of water, {{ b.pieces.syrup.at_once }} balls at
+              once<template v-if="b.pieces.binder_kg"
+                >; bind it with {{ grams(b.pieces.binder_kg) }}</template
+              >.
+            </p>
+          </template>
+          <p v-if="b.weighed_kg !== null && step" class="said">{{ b.said }}</p>
+        </div>
+        <ol class="steps" aria-label="The steps">
+          <li
+            v-for="(s, i) in b.steps"
+            :key="i"
+            :class="{ here: i === b.step, past: i < b.step }"
+            :aria-current="i === b.step ? 'step' : undefined"
+          >
+            <b>{{ s.name }}</b>
+            <span class="soft">{{
+              s.done_at_s
+                ? `done at ${clock(s.done_at_s)}`
+                : s.seconds >= 5400
+                  ? `${Math.round(s.seconds / 360) / 10} h`
+                  : `${minutes(s.seconds)} min`
+            }}</span>
+          </li>
+        </ol>
+        <HangingCloth
+          :big="grams(b.weighed_kg ?? b.told_kg.likely)"
+          :range="
+            b.weighed_kg !== null
+              ? 'weighed'
+              : hang
+                ? `${percent(hang.solids)} solids`
+                : `${Math.round(b.told_kg.low * 1e3)}–${Math.round(b.told_kg.high * 1e3)} g`
+          "
+          :whey="
+            b.whey_kg !== null
+              ? `${grams(b.whey_kg)} of whey`
+              : hang
+                ? `${grams(hang.whey)} of whey?`
+                : 'whey'
+          "
+          :note="b.whey_kg !== null ? 'weighed: keep it' : 'keep it'"
+        />
+      </div>
+      <section class="tray log-it" aria-label="Log it">
+        <p class="legend"><b>Log it</b></p>
+        <div class="fields">
+          <form
+            v-if="b.curdle && (step?.name === 'acid' || b.poured > 0) && b.weighed_kg === null"
+            @submit.prevent="send('acid', (v) => ({ kind: 'poured', amount: v, clear: false }))"
+          >
+            <FormField v-model="typed.acid" :label="`Poured now, ${b.curdle.acid.unit}`" />
+            <button type="submit" class="plate line">Poured</button>
+            <p class="soft">
+              {{ Math.round(b.poured * 1e3) }} {{ b.curdle.acid.unit }} in so far; usually
+              {{ Math.round(b.curdle.acid.likely.likely * 1e3) }} does it. Is it clear yet? Stop
+              when it is.
+              <b v-if="b.poured > b.curdle.acid.likely.high" class="danger"
+                >That is more than it should need: if the whey is still milky, warm it to 85 °C;
+                once it is clear, rinse it two or three times at once.</b
+              >
+            </p>
+          </form>
+          <form @submit.prevent="send('whey', (v) => ({ kind: 'whey', mass_kg: v }))">
+            <FormField v-model="typed.whey" label="All the whey so far, g" />
+            <button type="submit" class="plate line">Log it</button>
+          </form>
+          <form @submit.prevent="send('curd', (v) => ({ kind: 'weighed', mass_kg: v }))">
+            <FormField v-model="typed.curd" label="The curd weighs, g" />
+            <button type="submit" class="plate line">Weigh it</button>
+          </form>
+          <form @submit.prevent="note">
+            <FormField v-model="typed.note" label="A note" words />
+            <button type="submit" class="plate line">Write it</button>
+          </form>
+          <p v-if="local || log.error.value" class="problem" role="alert">
+            {{ local || log.error.value?.message }}
+          </p>
+        </div>
+        <div>
+          <ol class="log" aria-label="What happened">
+            <li v-for="l in b.log.slice(0, 8)" :key="l.event_id" :class="{ undone: l.undone }">
+              <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
+            </li>
+          </ol>
+          <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
+            Undo <kbd>U</kbd>
+          </button>
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.now {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 14px 26px;
+  min-height: 110px;
+}
+.over {
+  background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));
+}
+.words {
+  flex: 1 1 400px;
+  font: 400 30px/40px var(--words);
+}
+.things {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) 230px 240px;
+  gap: 34px;
+  align-items: start;
+  margin: 12px 6px 20px;
+}
+.huge {
+  font-size: 150px;
+  line-height: 150px;
+  font-weight: 700;
+  font-stretch: 88%;
+  letter-spacing: -5px;
+}
+.under {
+  font-size: 21px;
+}
+.second {
+  margin-top: 14px;
+  font-size: 42px;
+  line-height: 50px;
+  font-weight: 680;
+  color: var(--cobalt);
+}
+.said {
+  margin-top: 8px;
+  font-size: 18px;
+}
+.danger {
+  color: var(--madder);
+}
+.steps li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 6px 10px 4px;
+  border-left: 4px solid var(--ridge);
+  font-size: 16px;
+}
+.steps b {
+  font-weight: 450;
+}
+.steps .here {
+  border-color: var(--cobalt);
+  background: var(--cobalt-wash);
+}
+.steps .here b {
+  font-weight: 700;
+}
+.steps .past {
+  border-color: var(--leaf);
+}
+.log-it {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 40px;
+}
+.fields {
+  display: grid;
+  gap: 10px;
+}
+.fields form {
+  display: grid;
+  grid-template-columns: minmax(0, 420px) max-content;
+  gap: 6px 14px;
+  align-items: center;
+}
+.fields .soft {
+  grid-column: 1 / -1;
+}
+.log {
+  margin-bottom: 12px;
+}
+.log li {
+  display: flex;
+  gap: 14px;
+  line-height: 25px;
+}
+.log time {
+  color: var(--ink-soft);
+}
+.undone {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+@media (max-width: 900px) {
+  .things,
+  .log-it {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 18px;
+  }
+  .words {
+    font-size: 21px;
+    line-height: 29px;
+  }
+  .now .plate {
+    flex: 1 1 100%;
+    min-height: 58px;
+  }
+  .huge {
+    font-size: 110px;
+    line-height: 112px;
+  }
+  .fields form {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .things > svg {
+    justify-self: center;
+  }
+}
+</style>

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { CurdEventIn, EventIn } from '@/api/client'
+import type { LiveBatch } from '@/api/kitchen'
+import { clock } from '@/say'
+import type { Asked, Live } from '@/shell/live'
+import { since } from '@/shell/now'
+import type { Need } from './need'
+
+/** The most urgent act of all pans, in words to read from across the room, with the one button for it. */
+const props = defineProps<{ lives: Live[]; batch: LiveBatch; now: Need }>()
+const emit = defineEmits<{
+  answer: [due: Asked]
+  later: [due: Asked]
+  tell: [event: EventIn | CurdEventIn]
+  weigh: []
+}>()
+
+const VERBS: Record<string, [string, string]> = {
+  first_boil: ['First boil', 'B'],
+  stirred: ['Stirred', 'S'],
+  scraped: ['Scraped', 'S'],
+  sugar_in: ['Sugar in', 'I'],
+  off: ['Take it off', 'O'],
+  reading: ['Read it', 'R'],
+  flame_changed: ['Flame down', 'F'],
+  resumed: ['Back on the fire', 'P'],
+  noted: ['It is chilling', ''],
+  step_done: ['Done', 'D'],
+  weighed: ['Weigh it', ''],
+}
+/** What the button does when nothing is due. */
+const usual = computed<{ text: string; key: string; run: () => void } | null>(() => {
+  const b = props.batch
+  if (b.paused_at_s !== null)
+    return { text: 'Back on the fire', key: 'P', run: () => emit('tell', { kind: 'resumed' }) }
+  if (b.phase === 'heating')
+    return { text: 'First boil', key: 'B', run: () => emit('tell', { kind: 'first_boil' }) }
+  if (b.phase === 'boiling')
+    return { text: 'Stirred', key: 'S', run: () => emit('tell', { kind: 'stirred' }) }
+  if (b.phase === 'off') return { text: 'Weigh it', key: '', run: () => emit('weigh') }
+  return null
+})
+const verb = computed(() => (props.now.due ? VERBS[props.now.due.nudge.answer] : undefined))
+const icon = computed(() => {
+  const key = props.now.due?.nudge.key ?? ''
+  if (['stop', 'off', 'chill', 'paused'].includes(key))
+    return 'M8 30h28M12 30V14h20v16M22 12V2M17 7l5-5 5 5'
+  if (['boilover', 'flame'].includes(key))
+    return 'M22 4c8 8 12 14 12 20a12 12 0 0 1-24 0c0-5 3-8 6-12 1 4 3 6 5 6 2-4 2-9 1-14z'
+  if (key === 'sugar') return 'M10 34h24l-4-20H14zM14 14l4-8h8l4 8M18 22h8'
+  if (key === 'check') return 'M22 4v30M16 34h12M22 10h6M22 16h9M22 22h6M22 28h9'
+  return 'M6 12c1 16 8 23 16 23s15-7 16-23M22 26 34 4'
+})
+</script>
+
+<template>
+  <section
+    class="tray words-tray"
+    :class="{ hands: now.now }"
+    aria-label="What to do now"
+    aria-live="polite"
+  >
+    <p class="legend">
+      <span class="soft">On the fire:</span>
+      <RouterLink
+        v-for="l in lives"
+        :key="l.path"
+        :to="l.path"
+        :class="{ here: l.of === 'pan' && l.id === batch.id }"
+        >{{ l.name }}</RouterLink
+      >
+      <RouterLink to="/stove/rehearse">rehearse</RouterLink>
+    </p>
+    <p class="legend right">
+      <b>{{ clock(batch.now_s + since(batch.received)) }}</b>
+    </p>
+    <div v-if="now.now" class="now" :class="{ hazard: now.due?.nudge.kind === 'hazard' }">
+      <svg width="44" height="40" viewBox="0 0 44 40" aria-hidden="true"><path :d="icon" /></svg>
+      now
+    </div>
+    <p class="big-words">
+      <b>{{ now.act }}</b> {{ now.then }}
+    </p>
+    <div class="verb">
+      <template v-if="now.due && verb">
+        <button type="button" class="plate" @click="emit('answer', now.due)">
+          {{ verb[0] }} <kbd v-if="verb[1]">{{ verb[1] }}</kbd>
+        </button>
+        <button type="button" class="touch" @click="emit('later', now.due)">
+          {{ now.due.nudge.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }}
+          <kbd>L</kbd>
+        </button>
+      </template>
+      <button v-else-if="usual" type="button" class="plate" @click="usual.run()">
+        {{ usual.text }} <kbd v-if="usual.key">{{ usual.key }}</kbd>
+      </button>
+      <RouterLink v-else class="plate" :to="`/book/${batch.id}`">Open the Book</RouterLink>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.words-tray {
+  display: flex;
+  align-items: center;
+  gap: 26px;
+  min-height: 120px;
+}
+.hands {
+  padding-left: 6px;
+}
+.now {
+  display: grid;
+  place-items: center;
+  align-self: stretch;
+  flex: 0 0 118px;
+  margin: -7px 0 -9px;
+  border-radius: 14px;
+  background: var(--saffron-fill);
+  color: var(--on-saffron);
+  font-size: 27px;
+  font-weight: 750;
+  line-height: 1;
+  padding: 8px 0 4px;
+}
+.now.hazard {
+  background: var(--madder);
+  color: var(--enamel);
+}
+.now svg {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 2.6;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.big-words {
+  flex: 1;
+  font: 400 30px/39px var(--words);
+}
+.verb {
+  display: grid;
+  justify-items: center;
+  gap: 2px;
+}
+.legend {
+  max-width: calc(100% - 140px);
+  overflow: hidden;
+  white-space: nowrap;
+}
+.legend a.here {
+  color: var(--ink);
+  font-weight: 700;
+}
+@media (max-width: 900px) {
+  .words-tray {
+    flex-wrap: wrap;
+    gap: 10px 14px;
+    min-height: 0;
+  }
+  .hands {
+    padding-left: 5px;
+  }
+  .now {
+    flex-basis: 76px;
+    margin: -5px 0;
+    font-size: 20px;
+  }
+  .big-words {
+    flex: 1 1 60%;
+    font-size: 21px;
+    line-height: 29px;
+  }
+  .verb {
+    flex: 1 1 100%;
+    justify-items: stretch;
+  }
+  .plate {
+    min-height: 58px;
+  }
+}
+</style>

@@ -36,7 +36,7 @@ def test_pragmas_and_migrations(db):
         pragma = lambda name: session.execute(text(f"PRAGMA {name}")).scalar()  # noqa: E731
         assert pragma("journal_mode") == "wal"
         assert pragma("synchronous") == 2 and pragma("foreign_keys") == 1
-        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0003"
+        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0004"
 
 
 def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
@@ -51,7 +51,7 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
             "the old brass pot",
         ]
         batches, total = Book(session).page(10, 0)
-        assert total == 5 and batches[0].state(NOW).phase == "boiling"
+        assert total == 6 and batches[0].state(NOW).phase == "boiling"
         assert [b.created_at_s for b in batches] == sorted((b.created_at_s for b in batches), reverse=True)
     again.close()
 

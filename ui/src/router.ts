@@ -33,6 +33,16 @@ export const router = createRouter({
       meta: { title: 'Stove' },
     },
     {
+      path: '/stove/rehearse',
+      component: () => import('./stations/rehearse/RehearseStart.vue'),
+      meta: { title: 'Rehearse' },
+    },
+    {
+      path: '/stove/rehearse/:id(\\d+)',
+      component: () => import('./stations/rehearse/RehearseStove.vue'),
+      meta: { title: 'Rehearsal' },
+    },
+    {
       path: '/stove/curd/:id(\\d+)',
       component: () => import('./stations/stove/CurdStove.vue'),
       meta: { title: 'Stove' },

@@ -1,4 +1,4 @@
-"""The command line: ``mulvek serve``, ``demo``, ``reckon …`` and ``openapi``."""
+"""The command line: ``mulvek serve``, ``demo``, ``instruments``, ``reckon …`` and ``openapi``."""
 
 import argparse
 import json
@@ -7,7 +7,7 @@ import time
 from pathlib import Path
 
 from ..core.errors import KitchenError
-from . import reckon
+from . import instruments, reckon
 
 
 def main(argv: list[str] | None = None) -> int:
@@ -37,6 +37,7 @@ def _parser() -> argparse.ArgumentParser:
         command.add_argument("--host", default="127.0.0.1")
         command.add_argument("--port", type=int, default=8000)
 
+    instruments.add_command(commands)
     reckon.add_commands(commands.add_parser("reckon", help="reckon without a server").add_subparsers(required=True))
 
     openapi = commands.add_parser("openapi", help="print the API document")

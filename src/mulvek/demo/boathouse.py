@@ -14,7 +14,7 @@ from ..core.materials.library import own_material, own_milk
 from ..core.measured import Measured
 from ..core.pans import Pan
 from ..core.stove.curd_run import CurdWeighed, Poured, Remark, StepDone, WheyWeighed
-from ..core.stove.events import FirstBoil, Note, Off, Reading, Stirred, SugarIn, Weighed
+from ..core.stove.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
 from ..core.vessels import Kadhai, Straight
 from ..formats.curd import CurdleIn, StrainIn, read_curdle, read_strain
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
@@ -120,6 +120,24 @@ RUNNING = Past(
 )
 
 
+SECOND = Past(
+    "Tea milk for the crews",
+    0.0,
+    {
+        "milk": COW,
+        "amount": "1.6 L",
+        "pan": POT,
+        "burner": RIGHT,
+        "stop": "two thirds of its volume",
+        "sugar": "60 g",
+    },
+    1.2,
+    0.0,
+    1.0,
+    "",
+)
+
+
 def fill(db: Database, now_s: float) -> bool:
     """Make the boathouse kitchen in an empty file; false when there is a kitchen already."""
     with db.writing() as session:
@@ -137,9 +155,11 @@ def fill(db: Database, now_s: float) -> bool:
         larder.add_ingredient("whole-powder", own_material("own", "milk powder tin", "whole-powder"), 0.5, 290.0)
         larder.add_burner(Burner("left burner", "lpg-large"))
         larder.add_burner(Burner("right burner", "lpg-small"))
+        larder.add_burner(Burner("jetty burner", "lpg-large"))
     for past in HISTORY:
         _make(db, past, now_s - past.days_ago * DAY_S, now_s)
-    _make(db, RUNNING, now_s - _minutes_in(db), now_s)
+    for past, share in ((RUNNING, 0.6), (SECOND, 0.35)):
+        _make(db, past, now_s - _minutes_in(db, past, share), now_s)
     _curds(db, now_s)
     return True
 
@@ -182,10 +202,10 @@ def _plan(db: Database, past: Past) -> tuple[ReduceIn, Forecast, Forecast]:
     return words, forecast(plan), forecast(truth)
 
 
-def _minutes_in(db: Database) -> float:
-    """How long ago the running batch was lit: three fifths of the way to its stop, in seconds."""
-    _, _, truth = _plan(db, RUNNING)
-    return truth.first_boil_s.likely + 0.6 * truth.after_boil_s.likely
+def _minutes_in(db: Database, past: Past, share: float) -> float:
+    """How long ago a running batch was lit that is so far on its way to the stop, in seconds."""
+    _, _, truth = _plan(db, past)
+    return truth.first_boil_s.likely + share * truth.after_boil_s.likely
 
 
 def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
@@ -198,7 +218,8 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
         at = truth.after_boil_s.likely * share
         depth = float(np.interp(at, truth.track.at_s, truth.track.depth_m)) + slip_m
         happenings.append((boil_s + at, Reading("depth", round(depth, 3))))
-    happenings += [(boil_s + 110.0 * i, Stirred()) for i in range(1, int((off_s - boil_s) / 110.0))]
+    rounds = range(1, int((off_s - boil_s) / 110.0))
+    happenings += [(boil_s + 110.0 * i, Scraped() if i % 4 == 0 else Stirred()) for i in rounds]
     if told.plan.sugar_kg:
         happenings.append((stop_s, SugarIn(told.plan.sugar_kg)))
     at_off = float(np.interp(off_s - LATE_SUGAR_S - boil_s, truth.track.at_s, truth.track.served_kg))

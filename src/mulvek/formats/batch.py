@@ -1,12 +1,16 @@
 """JSON of a batch: what happens to it, where it stands, its log in words."""
 
+from dataclasses import replace
+
 from pydantic import Field
 
 from ..core.bases.plan import ReducePlan
 from ..core.heat import Flame
 from ..core.quantities import say
 from ..core.ranges import Range
+from ..core.rehearsal.happenings import AcidPoured, LidMoved, SkinFolded
 from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
+from ..core.stove.channels import CHANNELS
 from ..core.stove.events import (
     Abandoned,
     Carried,
@@ -246,6 +250,10 @@ def _words(event: Event, plan: ReducePlan, fused: Fusion | None) -> str:
             return f"batch {from_batch} poured in"
         case PouredInto(to_batch):
             return f"poured into batch {to_batch}"
+        case LidMoved(on):
+            return "lid on" if on else "lid off"
+        case AcidPoured(mass_kg):
+            return f"{say(mass_kg, 'mass')} of lemon juice in"
         case Missed() | Snoozed() | Hushed() as attention:
             return attention_words(attention)
         case other:
@@ -262,7 +270,7 @@ def attention_words(said: Attention) -> str:
             return "sounds off for what can wait" if on else "sounds on again"
 
 
-_PLAIN: dict[type[Happening], str] = {
+_PLAIN: dict[type[Happening | SkinFolded], str] = {
     Lit: "lit",
     FirstBoil: "first boil",
     Stirred: "stirred",
@@ -271,6 +279,7 @@ _PLAIN: dict[type[Happening], str] = {
     Paused: "off the fire for a while",
     Resumed: "back on the fire",
     Abandoned: "given up",
+    SkinFolded: "skin folded in",
 }
 _NUDGED = {
     "stir": "the stir",
@@ -286,6 +295,8 @@ _NUDGED = {
 
 
 def _read(reading: Reading) -> str:
+    if reading.by in CHANNELS:
+        return f"the {CHANNELS[reading.by].name}: {_read(replace(reading, by=''))}"
     match reading.how:
         case "depth":
             return f"read {say(reading.value, 'length')}"

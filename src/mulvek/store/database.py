@@ -55,11 +55,14 @@ class Database:
             yield session
 
     @contextmanager
-    def writing(self) -> Iterator[Session]:
-        """One transaction, on disk when the block ends, undone when it raises."""
+    def writing(self, *, streaming: bool = False) -> Iterator[Session]:
+        """One transaction, on disk when the block ends, undone when it raises.
+
+        ``streaming``: only samples of instruments are written, so that what is kept of the rest still holds.
+        """
         with Session(self._writer, expire_on_commit=False) as session, session.begin():
             yield session
-        self._written += 1
+        self._written += not streaming
 
     def kept(self, read: Callable[[Session], T]) -> T:
         """What ``read`` gives, read again only once something was written. One server owns the file."""

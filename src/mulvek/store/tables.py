@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from sqlalchemy import JSON, CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -160,6 +160,74 @@ class CurdEventRow(Base):
     __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
     id: Mapped[int] = mapped_column(primary_key=True)
     batch_id: Mapped[int] = mapped_column(ForeignKey("curd_batch.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    at_s: Mapped[float]
+    recorded_at_s: Mapped[float]
+    kind: Mapped[str]
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)
+    key: Mapped[str | None]
+
+
+class InstrumentRow(Base):
+    """An instrument paired with a batch. ``offset_s``: its clock's zero in seconds since the epoch; ``last_n``: the
+    number of the last line of its stream that is kept, from which it goes on after any interruption; ``session``: of
+    which switching-on that number is."""
+
+    __tablename__ = "instrument"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
+    url: Mapped[str]
+    name: Mapped[str]
+    channels: Mapped[list[str]] = mapped_column(JSON)
+    simulated: Mapped[bool]
+    tare_kg: Mapped[float]
+    paired_at: Mapped[float]
+    ended_at: Mapped[float | None]
+    offset_s: Mapped[float | None]
+    session: Mapped[str]
+    last_n: Mapped[int]
+
+
+class SampleChunkRow(Base):
+    """A few minutes of one channel of a batch, packed (store/chunks.py)."""
+
+    __tablename__ = "sample_chunk"
+    __table_args__ = (Index("ix_sample_chunk", "batch_id", "channel", "began_s"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
+    channel: Mapped[str]
+    began_s: Mapped[float]
+    ended_s: Mapped[float]
+    count: Mapped[int]
+    data: Mapped[bytes]
+
+
+class RehearsalRow(Base):
+    """A rehearsal: its plan, what is hidden (level and seed), and how its clock ran (``pace``: stretches of real time
+    against kitchen time). Kept apart from batches, so that nothing is ever learned from it."""
+
+    __tablename__ = "rehearsal"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    created_at: Mapped[float]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    words: Mapped[dict[str, Any]] = mapped_column(JSON)
+    forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
+    level: Mapped[int]
+    seed: Mapped[int]
+    pace: Mapped[list[list[float]]] = mapped_column(JSON)
+    finished: Mapped[bool]
+    points: Mapped[float | None]
+
+
+class RehearsalEventRow(Base):
+    """One happening of a rehearsal; ``at_s`` is kitchen time. Columns as in ``event``."""
+
+    __tablename__ = "rehearsal_event"
+    __table_args__ = (UniqueConstraint("rehearsal_id", "number"), UniqueConstraint("rehearsal_id", "key"))
+    id: Mapped[int] = mapped_column(primary_key=True)
+    rehearsal_id: Mapped[int] = mapped_column(ForeignKey("rehearsal.id", ondelete="CASCADE"))
     number: Mapped[int]
     at_s: Mapped[float]
     recorded_at_s: Mapped[float]

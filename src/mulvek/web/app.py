@@ -13,7 +13,8 @@ from pydantic import BaseModel
 from .. import __version__
 from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
-from . import bench, book, curd, larder, pages, problems, security, stove, stream
+from . import bench, book, curd, instruments, larder, pages, problems, rehearsal, security, stove, stream
+from .pairing import Readers
 from .problems import Problem, on_invalid
 
 LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]")
@@ -47,12 +48,16 @@ def create_app(
     security.install(app, hosts)
     larder.routes(app, db)
     bench.routes(app, db)
-    stove.routes(app, db, clock, changes)
+    readers = Readers(db, clock, changes)
+    stove.routes(app, db, clock, changes, readers)
+    instruments.routes(app, db, clock, changes, readers)
+    rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     curd.routes(app, db, clock, changes)
     stream.routes(app, changes)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.api_doc))
     pages.routes(app)
+    readers.resume()
     return app
 
 

@@ -15,6 +15,8 @@ ADDRESSES = (
     "/bench/caramel",
     "/stove",
     "/stove/<int:id>",
+    "/stove/rehearse",
+    "/stove/rehearse/<int:id>",
     "/stove/curd/<int:id>",
     "/book",
     "/book/<int:id>",

@@ -18,6 +18,7 @@ from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..store.database import Database
 from ..store.shelf import read_shelf
 from ..store.stove import Batch, Stove
+from .pairing import Readers
 from .stream import Changes
 
 TAGS = [Tag(name="stove")]
@@ -51,7 +52,7 @@ def batch_out(batch: Batch, now_s: float) -> BatchOut:
     )
 
 
-def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes, readers: Readers) -> None:
     @app.get("/api/stove", tags=TAGS, responses={200: StoveOut})
     def get_stove() -> Any:
         """What is on the fire"""
@@ -105,6 +106,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             stove.append(path.batch_id, what, min(at, now), now, body.event.key)
             batch = stove.batch(path.batch_id)
         changes.publish()
+        readers.acted(path.batch_id)
         return batch_out(batch, now), 201
 
     @app.post("/api/stove/batches/<int:batch_id>/part", tags=TAGS, responses={201: BatchOut})

@@ -4,7 +4,7 @@ import { api, unwrap, type Batch, type CurdBatch, type CurdEventIn, type EventIn
 import { heardClock, keepSending, onAnswer, post } from './outbox'
 
 /** A batch with the moment this tab received it, so that its times can run on between answers. */
-export type LiveBatch = Batch & { received: number }
+export type LiveBatch = Batch & { received: number; pace?: number }
 
 function stamp(batch: Batch): LiveBatch {
   heardClock(batch.now_s)

@@ -259,6 +259,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book/{batch_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Readings from a CSV into a batch: all lines, or none and which one is wrong */
+        post: operations["import_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/{batch_id}/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All readings of a batch as CSV */
+        get: operations["export_readings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/{batch_id}/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What instruments sent during a batch, thinned without losing its peaks */
+        get: operations["get_samples"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/larder": {
         parameters: {
             query?: never;
@@ -518,6 +569,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The latest rehearsals, and the levels there are */
+        get: operations["get_rehearsals"];
+        put?: never;
+        /** Put a simulated pan on the fire */
+        post: operations["begin_rehearsal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A rehearsal as it stands */
+        get: operations["get_rehearsal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What it came to, what each slip cost, and the same run in practised hands */
+        get: operations["get_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lid, skin, acid: what only a rehearsed pan can feel */
+        post: operations["act_rehearsed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Do or say what the Stove knows */
+        post: operations["log_rehearsed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let its clock run faster or slower from now on */
+        post: operations["set_rehearsal_speed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stove": {
         parameters: {
             query?: never;
@@ -581,6 +735,41 @@ export interface paths {
         /** Log a happening; answered when it is on disk */
         post: operations["log_event"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/batches/{batch_id}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is paired with a batch, and what it shows */
+        get: operations["get_instruments"];
+        put?: never;
+        /** Pair an instrument of this kitchen's network with a batch */
+        post: operations["pair_instrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/batches/{batch_id}/instruments/{instrument_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Let an instrument go; what it sent stays */
+        delete: operations["unpair_instrument"];
         options?: never;
         head?: never;
         patch?: never;
@@ -696,6 +885,31 @@ export interface components {
             kind: "abandoned";
         };
         /**
+         * AccountOut
+         * @description What it came to, what each slip cost, and the same milk in practised hands.
+         */
+        AccountOut: {
+            expert: components["schemas"]["RunOut"];
+            /** Goal Kg */
+            goal_kg: number;
+            /** Id */
+            id: number;
+            /** Lessons */
+            lessons: components["schemas"]["LessonOut"][];
+            /** Level */
+            level: number;
+            /** Level Says */
+            level_says: string;
+            /** Name */
+            name: string;
+            /** Seed */
+            seed: number;
+            /** Truth */
+            truth: string[];
+            words: components["schemas"]["ReduceIn"];
+            yours: components["schemas"]["RunOut"];
+        };
+        /**
          * Acid
          * @description Coagulant to have ready and where to stop; litres or kg by ``unit``; water to thin it with, kg.
          *
@@ -715,6 +929,33 @@ export interface components {
             unit: string;
             /** Water Kg */
             water_kg: number;
+        };
+        /** AcidIn */
+        AcidIn: {
+            /**
+             * Amount
+             * @description Lemon juice, like “2 tablespoons” or “15 ml”
+             */
+            amount: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "acid";
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+        };
+        /** ActOut */
+        ActOut: {
+            /** At S */
+            at_s: number;
+            /** Flame */
+            flame: string | null;
+            /** Kind */
+            kind: string;
         };
         /**
          * Added
@@ -748,6 +989,13 @@ export interface components {
             late?: boolean;
             /** What */
             what: number | string;
+        };
+        /** AwayOut */
+        AwayOut: {
+            /** Left S */
+            left_s: number;
+            /** Who */
+            who: string;
         };
         /**
          * BatchIn
@@ -876,6 +1124,11 @@ export interface components {
         BatchRecord: {
             batch: components["schemas"]["BatchOut"];
             told: components["schemas"]["ForecastOut"];
+        };
+        /** BatchSamplesOut */
+        BatchSamplesOut: {
+            /** Channels */
+            channels: components["schemas"]["SamplesOut"][];
         };
         /**
          * BookLine
@@ -1112,6 +1365,34 @@ export interface components {
             title: string;
         };
         /**
+         * ChannelOut
+         * @description One channel: its last value in ``unit`` and when (s since the epoch), the last minute for a small curve.
+         *
+         *     ``silent_s``: for how long it has been silent, null while it speaks; ``asks``: a value that can hardly be true.
+         */
+        ChannelOut: {
+            /** Asked Value */
+            asked_value: number | null;
+            /** Asks */
+            asks: string | null;
+            /** At S */
+            at_s: number | null;
+            /** Channel */
+            channel: string;
+            /** How */
+            how: string | null;
+            /** Name */
+            name: string;
+            /** Recent */
+            recent: number[];
+            /** Silent S */
+            silent_s: number | null;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number | null;
+        };
+        /**
          * Check
          * @description What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid.
          */
@@ -1190,6 +1471,11 @@ export interface components {
             size_m: number;
             /** Words */
             words: string;
+        };
+        /** CsvIn */
+        CsvIn: {
+            /** Csv */
+            csv: string;
         };
         /**
          * CupTrialIn
@@ -1681,6 +1967,19 @@ export interface components {
             /** Top Diameter M */
             top_diameter_m: number;
         };
+        /** FoldIn */
+        FoldIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "fold";
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+        };
         /**
          * ForecastOut
          * @description The whole answer. SI units as named; ranges hold in four cases of five; stages count from 0.
@@ -1828,6 +2127,11 @@ export interface components {
             /** Half Volume At Depth */
             half_volume_at_depth: number;
         };
+        /** HandIn */
+        HandIn: {
+            /** Act */
+            act: components["schemas"]["LidIn"] | components["schemas"]["FoldIn"] | components["schemas"]["AcidIn"];
+        };
         /**
          * Headroom
          * @description How far the first boil climbs on the plan's flame, and the wall left above it, m.
@@ -1863,6 +2167,18 @@ export interface components {
             kind: "hushed";
             /** On */
             on: boolean;
+        };
+        /**
+         * ImportedOut
+         * @description What an import brought: readings, samples of streams, and lines that were there already.
+         */
+        ImportedOut: {
+            /** Known */
+            known: number;
+            /** Readings */
+            readings: number;
+            /** Samples */
+            samples: number;
         };
         /** IngredientChange */
         IngredientChange: {
@@ -1967,6 +2283,34 @@ export interface components {
             price: number | null;
             /** Version */
             version: number;
+        };
+        /** InstrumentOut */
+        InstrumentOut: {
+            /** Channels */
+            channels: components["schemas"]["ChannelOut"][];
+            /** Connected */
+            connected: boolean;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Tare Kg */
+            tare_kg: number;
+            /** Trouble */
+            trouble: string;
+            /** Url */
+            url: string;
+        };
+        /** InstrumentsOut */
+        InstrumentsOut: {
+            /** Instruments */
+            instruments: components["schemas"]["InstrumentOut"][];
+            /** Now S */
+            now_s: number;
+            /** Speaks */
+            speaks: string | null;
         };
         /**
          * JudgedIn
@@ -2228,6 +2572,30 @@ export interface components {
             pans: components["schemas"]["PanOut"][];
             /** Sugars */
             sugars: components["schemas"]["Choice"][];
+        };
+        /** LessonOut */
+        LessonOut: {
+            /** Points */
+            points: number;
+            /** Standing S */
+            standing_s: number;
+            /** What */
+            what: string;
+        };
+        /** LidIn */
+        LidIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "lid";
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** On */
+            on: boolean;
         };
         /** LogLine */
         LogLine: {
@@ -2691,6 +3059,20 @@ export interface components {
             /** Volume M3 */
             volume_m3: number;
         };
+        /**
+         * PairIn
+         * @description Pair an instrument with a batch. ``tare_kg``: what the scale carries besides the milk, the pan's weight when
+         *     left out.
+         */
+        PairIn: {
+            /**
+             * Tare Kg
+             * @default null
+             */
+            tare_kg?: number | null;
+            /** Url */
+            url: string;
+        };
         /** PanChange */
         PanChange: {
             /**
@@ -3051,6 +3433,86 @@ export interface components {
              */
             wetted?: boolean;
         };
+        /** RehearsalLine */
+        RehearsalLine: {
+            /** Created At S */
+            created_at_s: number;
+            /** Finished */
+            finished: boolean;
+            /** Id */
+            id: number;
+            /** Level */
+            level: number;
+            /** Name */
+            name: string;
+            /** Points */
+            points: number | null;
+            /** Seed */
+            seed: number;
+        };
+        /**
+         * RehearsalOut
+         * @description A rehearsal as it stands. ``batch.now_s`` is the kitchen's time, which runs ``speed`` times as fast.
+         */
+        RehearsalOut: {
+            away: components["schemas"]["AwayOut"] | null;
+            batch: components["schemas"]["BatchOut"];
+            /** Finished */
+            finished: boolean;
+            /** Id */
+            id: number;
+            /** Instruments */
+            instruments: components["schemas"]["ShownOut"][];
+            /** Level */
+            level: number;
+            /** Level Says */
+            level_says: string;
+            /** Lid */
+            lid: boolean;
+            /** Points */
+            points: number | null;
+            /** Seed */
+            seed: number;
+            /** Sees */
+            sees: string[];
+            /** Speed */
+            speed: number;
+        };
+        /** RehearsalsOut */
+        RehearsalsOut: {
+            /** Levels */
+            levels: string[];
+            /** Rehearsals */
+            rehearsals: components["schemas"]["RehearsalLine"][];
+        };
+        /**
+         * RehearseIn
+         * @description Rehearse a plan of the Larder's pan and burner. ``seed``: the same seed hides the same milk.
+         */
+        RehearseIn: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * Level
+             * @default 2
+             */
+            level?: number;
+            plan: components["schemas"]["ReduceIn"];
+            /**
+             * Seed
+             * @default null
+             */
+            seed?: number | null;
+            /**
+             * Speed
+             * @default 10
+             * @enum {integer}
+             */
+            speed?: 1 | 2 | 5 | 10 | 20 | 60;
+        };
         /** RemarkIn */
         RemarkIn: {
             /**
@@ -3092,6 +3554,21 @@ export interface components {
             kind: "resumed";
         };
         /**
+         * RunOut
+         * @description One run: its score, what was in the pan along it, and what was done.
+         */
+        RunOut: {
+            /** Acts */
+            acts: components["schemas"]["ActOut"][];
+            /** At S */
+            at_s: number[];
+            /** Boiled At S */
+            boiled_at_s: number | null;
+            /** Mass Kg */
+            mass_kg: number[];
+            score: components["schemas"]["ScoreOut"];
+        };
+        /**
          * RunningStep
          * @description A step with when it began and ended; ``due_s`` from now until its time is up (below zero: over).
          */
@@ -3108,6 +3585,55 @@ export interface components {
             seconds: number;
             /** Sign */
             sign: string;
+        };
+        /**
+         * SamplesOut
+         * @description A channel's curve, thinned to its highest and lowest; ``count``: how many samples are kept.
+         */
+        SamplesOut: {
+            /** At S */
+            at_s: number[];
+            /** Channel */
+            channel: string;
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Values */
+            values: number[];
+        };
+        /** ScoreOut */
+        ScoreOut: {
+            /** Colour */
+            colour: string;
+            /** Grit Kg */
+            grit_kg: number;
+            /** Lumps */
+            lumps: number;
+            /** Off Target */
+            off_target: number;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Points */
+            points: number;
+            /** Scorch */
+            scorch: number;
+            /** Side Kg */
+            side_kg: number;
+            /** Spilt Kg */
+            spilt_kg: number;
+            /** Split */
+            split: boolean;
+            /** Standing S */
+            standing_s: number;
+            /** Total S */
+            total_s: number;
+            /** Yield Kg */
+            yield_kg: number;
         };
         /** ScrapedIn */
         ScrapedIn: {
@@ -3127,6 +3653,22 @@ export interface components {
              * @enum {string}
              */
             kind: "scraped";
+        };
+        /**
+         * ShownOut
+         * @description An instrument of the rehearsal; ``value`` in ``unit``, null when it shows nothing.
+         */
+        ShownOut: {
+            /** Channel */
+            channel: string;
+            /** How */
+            how: string | null;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number | null;
         };
         /**
          * SnoozedIn
@@ -3155,6 +3697,14 @@ export interface components {
             nudge: string;
             /** Seconds */
             seconds: number;
+        };
+        /** SpeedIn */
+        SpeedIn: {
+            /**
+             * Speed
+             * @enum {integer}
+             */
+            speed: 1 | 2 | 5 | 10 | 20 | 60;
         };
         /**
          * Split
@@ -4954,6 +5504,241 @@ export interface operations {
             };
         };
     };
+    import_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CsvIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_samples: {
+        parameters: {
+            query?: {
+                /** @description Most points a channel is thinned to */
+                points?: number;
+            };
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchSamplesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_larder: {
         parameters: {
             query?: never;
@@ -6440,6 +7225,550 @@ export interface operations {
             };
         };
     };
+    get_rehearsals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_rehearsal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RehearseIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_rehearsal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    act_rehearsed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_rehearsed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_rehearsal_speed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpeedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_stove: {
         parameters: {
             query?: never;
@@ -6690,6 +8019,239 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_instruments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pair_instrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unpair_instrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+                instrument_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsOut"];
                 };
             };
             /** @description Bad Request */

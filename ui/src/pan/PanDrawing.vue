@@ -30,6 +30,7 @@ const props = withDefaults(
     height?: number
     stirred?: number | null
     quiet?: boolean
+    largestScale?: number
   }>(),
   {
     nowVolume: undefined,
@@ -43,6 +44,7 @@ const props = withDefaults(
     highest: 1,
     height: 296,
     stirred: null,
+    largestScale: undefined,
   },
 )
 const emit = defineEmits<{ drag: [depth: number]; drop: [depth: number] }>()
@@ -50,7 +52,9 @@ const emit = defineEmits<{ drag: [depth: number]; drop: [depth: number] }>()
 const holder = ref<HTMLElement>()
 const svg = ref<SVGSVGElement>()
 const { width } = useElementSize(holder, { width: 676, height: 332 })
-const frame = computed(() => frameOf(props.pan, width.value, props.height, Boolean(props.quiet)))
+const frame = computed(() =>
+  frameOf(props.pan, width.value, props.height, Boolean(props.quiet), props.largestScale),
+)
 /** Lacy bubbles along the level that the boil climbs to. */
 const foam = computed(() => {
   if (props.climb === undefined) return ''

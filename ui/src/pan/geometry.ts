@@ -39,14 +39,24 @@ export interface Frame {
 
 const BURNER = 68
 
-/** Fit a pan and its burner into a picture; a narrow one draws it smaller and is no taller than it needs. */
-export function frameOf(pan: PanOut, width: number, height: number, quiet: boolean): Frame {
+/**
+ * Fit a pan and its burner into a picture; a narrow one draws it smaller and is no taller than it needs.
+ * `largest`: px a metre at most, so that pans side by side are drawn to one scale.
+ */
+export function frameOf(
+  pan: PanOut,
+  width: number,
+  height: number,
+  quiet: boolean,
+  largest = Infinity,
+): Frame {
   const small = width < 500
   // handles left, the figure of the stop right
   const left = quiet ? (small ? 44 : 70) : small ? 56 : 66
   const right = quiet ? (small ? 44 : 70) : small ? 56 : 100
   const widest = Math.max(...(pan.outline_m as [number, number][]).map(([r]) => r))
   const scale = Math.min(
+    largest,
     (width - left - right) / (2 * widest),
     (height - BURNER - 24) / pan.height_m,
   )

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import type { Batch } from '@/api/client'
 import { useCurds, useStove, type LiveBatch, type LiveCurd } from '@/api/kitchen'
 import { minutes, stopwatch } from '@/say'
-import { since } from './now'
+import { ran } from './now'
 
 /** What is on the fire or beside it, and what each asks for. The nudges are the server's; this only counts on. */
 export type Nudge = Batch['nudges'][number]
@@ -45,7 +45,7 @@ export function livePan(b: LiveBatch): Live {
     nudges: b.nudges,
     hushed: b.hushed,
     onFire: (b.phase === 'heating' || b.phase === 'boiling') && b.paused_at_s === null,
-    nowS: () => b.now_s + since(b.received),
+    nowS: () => b.now_s + ran(b),
   }
 }
 
@@ -60,7 +60,7 @@ export function liveCurd(c: LiveCurd): Live {
     nudges: c.nudges,
     hushed: c.hushed,
     onFire: c.step === 0,
-    nowS: () => c.now_s + since(c.received),
+    nowS: () => c.now_s + ran(c),
   }
 }
 

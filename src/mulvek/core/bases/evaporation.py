@@ -76,7 +76,7 @@ class Simmer:
 
 
 @dataclass(slots=True)
-class _Balance:
+class Balance:
     """The terms of the energy balance at one instant; ``loss_w_k`` is dry loss per kelvin above the room."""
 
     power_w: float
@@ -99,7 +99,7 @@ class _Balance:
         return still + bubbles / latent, surplus - bubbles
 
 
-def _loss_w_k(pan: Pan, fire: Fire, surface: Number, depth_m: Number) -> Number:
+def loss_w_k(pan: Pan, fire: Fire, surface: Number, depth_m: Number) -> Number:
     """Dry heat loss of surface and unheated wall, W/K."""
     loss = (CONVECTION + RADIATION) * surface
     if fire.wall_loss:
@@ -119,12 +119,12 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     middles = (edges[1:] + edges[:-1]) / 2
     depths = pan.shape.depth_m(volume_m3(start, middles))
     surface = surface_m2(pan.shape, depths)
-    surfaces, losses = surface.tolist(), _loss_w_k(pan, fire, surface, depths).tolist()
+    surfaces, losses = surface.tolist(), loss_w_k(pan, fire, surface, depths).tolist()
     capacities = heat_capacity_j_k(start, middles).tolist()
     water_j_k = heat_capacity_j_k(Parts(water=1.0), middles).tolist()
     seconds = steam = 0.0
     for i, celsius in enumerate(middles.tolist()):
-        balance = _Balance(
+        balance = Balance(
             fire.heat_up_w,
             surfaces[i],
             losses[i],
@@ -174,7 +174,7 @@ def descent(contents: Parts, steam_kg: Array, pan: Pan, fire: Fire) -> Descent:
     rows = zip(
         np.diff(steam_kg, prepend=steam_kg[0]).tolist(),
         surfaces.tolist(),
-        _loss_w_k(pan, fire, surfaces, depths).tolist(),
+        loss_w_k(pan, fire, surfaces, depths).tolist(),
         water_activity(contents, boiling=True).tolist(),
         boils.tolist(),
         (heat_capacity_j_k(contents, np.minimum(boils, 100.0)) + pan.heat_capacity_j_k).tolist(),
@@ -199,9 +199,7 @@ def simmer(way: Descent, from_c: float, fire: Fire, needed: int | None = None) -
         if fire.spare_the_bottom:
             part = (min(temperature, 100.0) - 80.0) / 20.0
             watts = min(watts, math.exp(cool + part * (hot - cool)))
-        balance = _Balance(
-            watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa, fire.simmer_shelter
-        )
+        balance = Balance(watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa, fire.simmer_shelter)
         if gone:
             temperature = _next_temperature(balance, temperature, capacity, gone)
         rate, _ = balance.steam(temperature)
@@ -219,7 +217,7 @@ def simmer(way: Descent, from_c: float, fire: Fire, needed: int | None = None) -
     return Simmer(*np.array(found).T)
 
 
-def _next_temperature(balance: _Balance, before_c: float, capacity_j_k: float, gone_kg: float) -> float:
+def _next_temperature(balance: Balance, before_c: float, capacity_j_k: float, gone_kg: float) -> float:
     """Temperature after ``gone_kg`` more steam: the root of the implicit step, by bracketed secant."""
 
     def miss(celsius: float) -> float:

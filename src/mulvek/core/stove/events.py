@@ -30,12 +30,14 @@ class Reading:
     """A depth (m), the weight of the contents without the pan (kg) or a volume (m³), off the boil; a spoon
     stage (0-7, hot), a temperature (°C, while it boils) or a refractometer's degrees Brix (cooled drop).
 
-    ``sure``: the cook was asked and stands by a reading that looks unlikely.
+    ``sure``: the cook was asked and stands by a reading that looks unlikely. ``by``: the paired instrument that
+    gave it, empty when the cook read it.
     """
 
     how: ReadingKind
     value: float
     sure: bool = False
+    by: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -54,7 +54,7 @@ def _heating(state: BatchState) -> list[Nudge]:
     found = [Nudge("boilover", lit, "hazard", boil_at - BOILOVER_AHEAD_S, watch, "watch for the boil", "first_boil")]
     stir_at = state.stirred_at_s + HEATING_STIR_S
     if stir_at < boil_at:
-        found.append(Nudge("stir", stirred, "care", stir_at, "Stir across the bottom.", "stir it", "stirred"))
+        found.append(Nudge("stir", stirred, "care", stir_at, "Stir across the bottom.", "stir", "stirred"))
     return found
 
 
@@ -66,7 +66,7 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
     if state.stir_every_s is not None and state.stirred_at_s is not None:
         episode = _episode(state, "FirstBoil", "Stirred", "Scraped", "Resumed", "Carried")
         due = max(state.stirred_at_s, state.boiled_at_s) + state.stir_every_s
-        found.append(Nudge("stir", episode, "care", due, "Stir, right across the bottom.", "stir now", "stirred"))
+        found.append(Nudge("stir", episode, "care", due, "Stir, right across the bottom.", "stir", "stirred"))
     scraped = max(state.scraped_at_s or 0.0, state.boiled_at_s)
     found.append(
         Nudge(

@@ -170,8 +170,16 @@ def _check_reading(now: Fold, reading: Reading) -> None:
     water, sd = check_reading(now.plan, reading, now.solids, now.water_kg)
     if not reading.sure and now.estimate and now.estimate.surprised_by(water, sd):
         depth, volume = now.level(now.water_kg)
+        mass = say(float(now.contents(now.water_kg).total), "mass")
         raise Unlikely(
             "value",
-            f"I expected about {say(depth, 'length')} ({say(volume, 'volume')}).",
+            f"{_as_read(reading)}I expected about {say(depth, 'length')} ({say(volume, 'volume')}, {mass}).",
             "Read again, or say you are sure and I shall learn from it.",
         )
+
+
+def _as_read(reading: Reading) -> str:
+    """An instrument's reading is said back: nobody typed it."""
+    if not reading.by or reading.how not in ("weight", "depth"):
+        return ""
+    return f"It reads {say(reading.value, 'mass' if reading.how == 'weight' else 'length')}. "

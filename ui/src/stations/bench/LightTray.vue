@@ -9,6 +9,7 @@ import { percent, stageName } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import { useKeys } from '@/shell/keys'
 import { milkColour } from '@/theme/milk'
+import RehearseForm from '../rehearse/RehearseForm.vue'
 import type { Figures } from './figures'
 
 /** The tray of doing: the ribbon, the two spoons, the caution, and lighting it. */
@@ -22,6 +23,7 @@ const props = defineProps<{
 const router = useRouter()
 const client = useQueryClient()
 const naming = ref(false)
+const rehearsing = ref(false)
 const name = ref('')
 const field = ref<InstanceType<typeof NInput>>()
 const key = ref('')
@@ -69,7 +71,12 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
             ><b>{{ c.title }}</b> {{ c.text }}</span
           >
         </p>
-        <button type="button" class="plate" :disabled="blocked" @click="ask">Light it</button>
+        <span class="verbs">
+          <button type="button" class="plate" :disabled="blocked" @click="ask">Light it</button>
+          <button type="button" class="touch" :disabled="blocked" @click="rehearsing = true">
+            or rehearse it
+          </button>
+        </span>
       </div>
       <div class="spoons">
         <figure
@@ -90,6 +97,9 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
       </div>
     </div>
   </section>
+  <NModal v-model:show="rehearsing">
+    <RehearseForm :plan="plan" @cancel="rehearsing = false" />
+  </NModal>
   <NModal v-model:show="naming">
     <div class="tray naming" role="dialog" aria-label="Light it">
       <form @submit.prevent="light.mutate()">
@@ -132,6 +142,10 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
   flex-direction: column;
   justify-content: space-between;
   gap: 8px;
+}
+.verbs {
+  display: grid;
+  justify-items: center;
 }
 .spoons {
   display: grid;

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { useLog, useRecord } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
 import { clock, cm, day, minutes, weight } from '@/say'
+import ReadingsTray from './ReadingsTray.vue'
 
 const route = useRoute()
 const record = useRecord(() => Number(route.params.id))
@@ -141,6 +142,7 @@ function write() {
           <p v-if="log.error.value" class="problem" role="alert">{{ log.error.value.message }}</p>
         </div>
       </section>
+      <ReadingsTray :batch-id="batch.id" />
     </template>
   </div>
 </template>

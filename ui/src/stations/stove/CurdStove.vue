@@ -8,7 +8,7 @@ import FormField from '@/form/FormField.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import { clock, cm, grams, minutes, percent, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
-import { since } from '@/shell/now'
+import { ran } from '@/shell/now'
 
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
@@ -34,7 +34,7 @@ const step = computed(() => b.value?.steps[b.value.step])
 const left = computed(() =>
   step.value?.due_s === null || step.value?.due_s === undefined
     ? null
-    : step.value.due_s - since(b.value!.received),
+    : step.value.due_s - ran(b.value!),
 )
 const over = computed(() => left.value !== null && left.value < 0)
 const long = computed(() => Math.abs(left.value ?? 0) >= 5400)
@@ -83,7 +83,7 @@ watch(
 const hang = computed(() => {
   const s = b.value?.strain
   if (!s || !step.value?.began_at_s) return null
-  const at = b.value!.now_s + since(b.value!.received) - step.value.began_at_s
+  const at = b.value!.now_s + ran(b.value!) - step.value.began_at_s
   const i = Math.max(
     0,
     s.at_s.findIndex((x) => x >= at),

@@ -6,7 +6,7 @@ import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
 import { clock } from '@/say'
-import { since } from '@/shell/now'
+import { ran } from '@/shell/now'
 
 /** All that happened: take any of it back, bring it in again, or add what was forgotten with its time. */
 const props = defineProps<{ batch: LiveBatch }>()
@@ -54,7 +54,7 @@ function add() {
     return
   }
   local.value = ''
-  const now = props.batch.now_s + since(props.batch.received)
+  const now = props.batch.now_s + ran(props.batch)
   log.mutate(
     { id: props.batch.id, event: made(value, now - ago * 60) },
     { onSuccess: () => Object.assign(typed, { minutes: '', value: '' }) },

@@ -4,7 +4,7 @@ import type { CurdEventIn, EventIn } from '@/api/client'
 import type { LiveBatch } from '@/api/kitchen'
 import { clock } from '@/say'
 import type { Asked, Live } from '@/shell/live'
-import { since } from '@/shell/now'
+import { ran } from '@/shell/now'
 import type { Need } from './need'
 
 /** The most urgent act of all pans, in words to read from across the room, with the one button for it. */
@@ -62,18 +62,20 @@ const icon = computed(() => {
     aria-live="polite"
   >
     <p class="legend">
-      <span class="soft">On the fire:</span>
-      <RouterLink
-        v-for="l in lives"
-        :key="l.path"
-        :to="l.path"
-        :class="{ here: l.of === 'pan' && l.id === batch.id }"
-        >{{ l.name }}</RouterLink
-      >
-      <RouterLink to="/stove/rehearse">rehearse</RouterLink>
+      <slot name="legend">
+        <span class="soft">On the fire:</span>
+        <RouterLink
+          v-for="l in lives"
+          :key="l.path"
+          :to="l.path"
+          :class="{ here: l.of === 'pan' && l.id === batch.id }"
+          >{{ l.name }}</RouterLink
+        >
+        <RouterLink to="/stove/rehearse">rehearse</RouterLink>
+      </slot>
     </p>
     <p class="legend right">
-      <b>{{ clock(batch.now_s + since(batch.received)) }}</b>
+      <b>{{ clock(batch.now_s + ran(batch)) }}</b>
     </p>
     <div v-if="now.now" class="now" :class="{ hazard: now.due?.nudge.kind === 'hazard' }">
       <svg width="44" height="40" viewBox="0 0 44 40" aria-hidden="true"><path :d="icon" /></svg>

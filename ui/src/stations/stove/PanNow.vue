@@ -4,7 +4,7 @@ import type { LiveBatch } from '@/api/kitchen'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { clock, cm, minutes, stageDoes, stopwatch, weight } from '@/say'
 import { livePan, loudness } from '@/shell/live'
-import { since } from '@/shell/now'
+import { ran } from '@/shell/now'
 import { secondsToBoil, secondsToStop, sinceStirred } from './need'
 
 /** One pan to read from across the room: the minutes, the level now and to stop at, the stir clock around it. */
@@ -20,11 +20,11 @@ const big = computed(() => {
 })
 const sinceBoil = computed(() => {
   const b = props.batch
-  return b.boiled_at_s ? b.now_s - b.boiled_at_s + since(b.received) : null
+  return b.boiled_at_s ? b.now_s - b.boiled_at_s + ran(b) : null
 })
 const past = computed(() => {
   const b = props.batch
-  return b.past_stop_s > 0 ? b.past_stop_s + since(b.received) : null
+  return b.past_stop_s > 0 ? b.past_stop_s + ran(b) : null
 })
 /** The stir or scrape that comes next, as a clock along the pan. */
 const hands = computed(() => {
@@ -37,8 +37,12 @@ const hands = computed(() => {
   return {
     share,
     due: share >= 1,
-    told: share >= 1 ? stopwatch(rested) : stopwatch(b.stir_every_s - rested),
-    words: scrape ? 'scrape the sides' : share >= 1 ? 'since you stirred' : 'until a stir',
+    told: scrape
+      ? stopwatch(now - scrape.due_at_s)
+      : share >= 1
+        ? stopwatch(rested)
+        : stopwatch(b.stir_every_s - rested),
+    words: scrape ? 'scrape is over by' : share >= 1 ? 'since you stirred' : 'until a stir',
   }
 })
 </script>
@@ -81,6 +85,7 @@ const hands = computed(() => {
         :stop-concentration="batch.concentration"
         :flame="onFire && !paused ? batch.flame : undefined"
         :height="narrow ? 300 : 352"
+        :largest-scale="narrow ? 1050 : undefined"
         :stirred="hands?.share ?? null"
         quiet
       />
@@ -135,8 +140,8 @@ const hands = computed(() => {
   color: var(--madder);
 }
 .narrow .huge {
-  font-size: 128px;
-  line-height: 124px;
+  font-size: 122px;
+  line-height: 108px;
 }
 .narrow .huge.long {
   font-size: 92px;
@@ -173,6 +178,13 @@ const hands = computed(() => {
   gap: 10px;
   align-items: center;
 }
+.narrow .pan-side {
+  align-items: end;
+}
+.narrow .figures {
+  align-self: end;
+  padding-top: 12px;
+}
 .levels dt {
   font-size: 15px;
   line-height: 16px;
@@ -186,8 +198,8 @@ const hands = computed(() => {
   letter-spacing: -2px;
 }
 .narrow .levels dd {
-  font-size: 50px;
-  line-height: 52px;
+  font-size: 46px;
+  line-height: 46px;
 }
 .levels .goal {
   color: var(--cobalt);

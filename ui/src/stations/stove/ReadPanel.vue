@@ -7,7 +7,7 @@ import { cm, stageName, weight } from '@/say'
 import { milkColour } from '@/theme/milk'
 
 /** How deep, or how thick is it? Likely answers as keys, and the flame; what is said back stands in the slot. */
-const props = defineProps<{ batch: LiveBatch; busy: boolean; several: boolean }>()
+const props = defineProps<{ batch: LiveBatch; busy: boolean; several: boolean; plain?: boolean }>()
 const by = ref<'depth' | 'spoon'>('depth')
 /** The spoon stages around the one expected. */
 const spoons = computed(() => {
@@ -59,7 +59,7 @@ const emit = defineEmits<{ tell: [event: EventIn]; type: [] }>()
         <button type="button" class="touch" @click="by = by === 'depth' ? 'spoon' : 'depth'">
           {{ by === 'depth' ? 'By the spoon' : 'By the stick' }}
         </button>
-        <button type="button" class="touch" @click="emit('type')">
+        <button v-if="!plain" type="button" class="touch" @click="emit('type')">
           Another reading <kbd>R</kbd>
         </button>
         <span class="soft">Flame:</span>

@@ -10,6 +10,7 @@ import { useKeys } from '@/shell/keys'
 import { useLives, type Asked } from '@/shell/live'
 import { sounding } from '@/shell/sound'
 import ChangeDialog from './ChangeDialog.vue'
+import InstrumentsTray from './InstrumentsTray.vue'
 import LogDialog from './LogDialog.vue'
 import { need } from './need'
 import NowTray from './NowTray.vue'
@@ -114,6 +115,7 @@ const typing = ref(false)
 const weighing = ref(false)
 const changing = ref(false)
 const reviewing = ref(false)
+const pairing = ref(false)
 
 useKeys([
   { key: 's', does: 'stirred, or scraped when that is due', run: stirred },
@@ -209,11 +211,17 @@ useKeys([
             </li>
           </ol>
           <p class="small-acts">
+            <button type="button" class="touch" :disabled="!batch.undo_id" @click="undo">
+              Undo <kbd>U</kbd>
+            </button>
             <button type="button" class="touch" @click="reviewing = true">
               All, or one forgotten
             </button>
             <button type="button" class="touch" :aria-pressed="batch.hushed" @click="hush">
               {{ batch.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
+            </button>
+            <button v-if="onFire" type="button" class="touch" @click="pairing = true">
+              Instruments
             </button>
             <button v-if="!sounding" type="button" class="touch" @click="sounding = true">
               This device is silent
@@ -221,9 +229,6 @@ useKeys([
           </p>
         </div>
         <div class="acts">
-          <button type="button" class="plate line" :disabled="!batch.undo_id" @click="undo">
-            Undo <kbd>U</kbd>
-          </button>
           <button v-if="sugarLeft > 0 && onFire" type="button" class="plate line" @click="sugarIn">
             Sugar in <kbd>I</kbd>
           </button>
@@ -246,6 +251,7 @@ useKeys([
           </button>
         </div>
       </section>
+      <InstrumentsTray v-model:pairing="pairing" :batch="batch" @tell="tell" />
       <NModal v-model:show="typing">
         <ReadingForm :batch="batch" purpose="reading" @done="typing = false" />
       </NModal>

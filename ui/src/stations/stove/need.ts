@@ -1,7 +1,7 @@
 import type { LiveBatch } from '@/api/kitchen'
 import { minutes } from '@/say'
-import { asked, inTime, type Asked, type Live } from '@/shell/live'
-import { since } from '@/shell/now'
+import { asked, inTime, livePan, type Asked, type Live } from '@/shell/live'
+import { ran } from '@/shell/now'
 
 /** What the cook is told: the most urgent act of all pans, and what follows. */
 export interface Need {
@@ -12,7 +12,7 @@ export interface Need {
   due: Asked | null
 }
 
-const left = (seconds: number, batch: LiveBatch) => Math.max(0, seconds - since(batch.received))
+const left = (seconds: number, batch: LiveBatch) => Math.max(0, seconds - ran(batch))
 type Span = { low: number; likely: number; high: number }
 
 function counted(r: Span | null, batch: LiveBatch): Span | null {
@@ -22,7 +22,7 @@ export const secondsToStop = (batch: LiveBatch) => counted(batch.to_stop_s, batc
 export const secondsToBoil = (batch: LiveBatch) => counted(batch.first_boil_s, batch)
 
 export function sinceStirred(batch: LiveBatch): number {
-  return batch.stirred_at_s === null ? 0 : batch.now_s - batch.stirred_at_s + since(batch.received)
+  return batch.stirred_at_s === null ? 0 : batch.now_s - batch.stirred_at_s + ran(batch)
 }
 
 /** Words for the strip: what is due, else what comes next. */
@@ -43,14 +43,16 @@ const COMES = 3600
 export function need(lives: Live[], batch: LiveBatch): Need {
   const all = asked(lives)
   const due = all[0] && all[0].left <= 0 ? all[0] : null
-  const many = lives.length > 1
-  const named = (a: Asked) => (many ? `${a.live.name}: ${lower(a.nudge.act)}` : a.nudge.act)
+  const here = due?.live ?? livePan(batch)
+  const same = (a: Asked) => a.live.id === here.id && a.live.of === here.of
+  const named = (a: Asked) =>
+    lives.length > 1 ? `${a.live.name}: ${lower(a.nudge.act)}` : a.nudge.act
   const coming = all.filter((a) => a !== due && a.left > 0 && a.left < COMES)
-  const others = coming.filter((a) => a.live.id !== due?.live.id || a.live.of !== due?.live.of)
-  const next = [others[0], coming.find((a) => a !== others[0])].filter((a) => a !== undefined)
+  // one of this pan and one of another, soonest first
+  const next = [coming.find(same), coming.find((a) => !same(a))].filter((a) => a !== undefined)
   const follows = next
     .sort((a, b) => a.left - b.left)
-    .map((a) => `${a.nudge.strip}${many ? ` (${a.live.name})` : ''} ${inTime(a.left)}`)
+    .map((a) => `${same(a) ? '' : `${a.live.name}: `}${a.nudge.strip} ${inTime(a.left)}`)
   const then = follows.length ? `Then ${follows.join(', and ')}.` : ''
   if (due) return { now: true, act: named(due), then, due }
   return { now: false, act: calm(batch), then, due: null }
@@ -62,7 +64,7 @@ function calm(batch: LiveBatch): string {
   if (batch.phase === 'heating' && boil)
     return `Stay within reach: it boils in about ${minutes(boil.likely)} minutes.`
   if (batch.phase === 'boiling')
-    return batch.reheat_s > since(batch.received) ? 'It warms up again.' : 'Let it simmer.'
+    return batch.reheat_s > ran(batch) ? 'It warms up again.' : 'Let it simmer.'
   if (batch.phase === 'off') return 'Weigh what you got, without the pan.'
   return 'It is in the Book.'
 }

@@ -1,0 +1,61 @@
+"""What logged happenings do to a simulated pan: the same log that the Stove keeps, seen from the milk's side."""
+
+from collections.abc import Sequence
+
+from ..bases.plan import ReducePlan
+from ..stove.events import (
+    Event,
+    FirstBoil,
+    FlameChanged,
+    Lit,
+    MilkAdded,
+    Off,
+    Paused,
+    Resumed,
+    Scraped,
+    Stirred,
+    SugarIn,
+    standing,
+)
+from .happenings import AcidPoured, LidMoved, SkinFolded
+from .pan import Act
+
+
+def act_of(plan: ReducePlan, event: Event, lit_at_s: float) -> Act | None:
+    """What an event does to the milk; None when it is only said."""
+    at = max(0, int(event.at_s - lit_at_s))
+    match event.what:
+        case Lit():
+            return Act(at, "flame", flame=plan.to_boil)
+        case FirstBoil():
+            return Act(at, "flame", flame=plan.flame)
+        case FlameChanged(flame):
+            return Act(at, "flame", flame=flame)
+        case Stirred():
+            return Act(at, "stir")
+        case Scraped():
+            return Act(at, "scrape")
+        case SugarIn(mass_kg):
+            return Act(at, "sugar", mass_kg)
+        case MilkAdded(mass_kg):
+            return Act(at, "milk", mass_kg)
+        case Paused():
+            return Act(at, "pause")
+        case Resumed():
+            return Act(at, "resume")
+        case Off():
+            return Act(at, "stop")
+        case SkinFolded():
+            return Act(at, "fold")
+        case LidMoved(on):
+            return Act(at, "lid", 1.0 if on else 0.0)
+        case AcidPoured(mass_kg):
+            return Act(at, "acid", mass_kg)
+    return None
+
+
+def acts_of(plan: ReducePlan, events: Sequence[Event]) -> list[Act]:
+    """All that was done to the milk, in order of time."""
+    stands = standing(events)
+    lit = next((e.at_s for e in stands if isinstance(e.what, Lit)), stands[0].at_s if stands else 0.0)
+    return [act for event in stands if (act := act_of(plan, event, lit)) is not None]

@@ -1,0 +1,154 @@
+"""A batch's readings as CSV, out and in again.
+
+Columns: ``time`` (ISO 8601 with its zone), ``source`` (``cook``, an instrument's channel for a reading learned from,
+or ``<channel> stream`` for what it sent second by second), ``what`` (depth, weight, volume, spoon, temperature,
+brix, clr, ph; a scale's stream is ``gross weight``, pan and all), ``value`` and ``unit``.
+"""
+
+import csv
+import io
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime
+
+from ..core.errors import BadInput, KitchenError
+from ..core.quantities import Dimension, parse
+from ..core.stove.channels import CHANNELS
+from ..core.stove.events import Event, Reading, ReadingKind, standing
+
+COLUMNS = ("time", "source", "what", "value", "unit")
+COOK, STREAM = "cook", " stream"
+_OUT: Mapping[str, tuple[str, float, int]] = {  # unit written, how many of it in one of ours, decimals
+    "depth": ("cm", 100.0, 2),
+    "weight": ("g", 1000.0, 1),
+    "volume": ("ml", 1e6, 1),
+    "spoon": ("stage", 1.0, 0),
+    "temperature": ("°C", 1.0, 2),
+    "brix": ("°Bx", 1.0, 2),
+    "gross weight": ("g", 1000.0, 1),
+    "clr": ("CLR", 1.0, 2),
+    "ph": ("pH", 1.0, 2),
+}
+_READ: Mapping[str, Dimension] = {"depth": "length", "weight": "mass", "volume": "volume", "gross weight": "mass"}
+_STREAMED = {
+    "scale": "gross weight",
+    "probe": "temperature",
+    "dip": "depth",
+    "refractometer": "brix",
+    "lactometer": "clr",
+    "ph": "ph",
+}
+_KINDS: Mapping[str, ReadingKind] = {
+    "depth": "depth",
+    "weight": "weight",
+    "volume": "volume",
+    "spoon": "spoon",
+    "temperature": "temperature",
+    "brix": "brix",
+}
+
+Samples = Mapping[str, Iterable[tuple[float, float]]]
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """One line read: a reading of the batch, or a sample of a channel (value in the channel's unit)."""
+
+    line: int
+    at_s: float
+    reading: Reading | None
+    channel: str = ""
+    value: float = 0.0
+
+
+def write_readings(events: Sequence[Event], samples: Samples) -> str:
+    """All that was read, in order of time."""
+    rows: list[tuple[float, str, str, float]] = []
+    for event in standing(events):
+        if isinstance(event.what, Reading):
+            rows.append((event.at_s, event.what.by or COOK, event.what.how, event.what.value))
+    for channel, pairs in samples.items():
+        rows += [(at, channel + STREAM, _STREAMED[channel], value) for at, value in pairs]
+    rows.sort(key=lambda row: row[0])
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(COLUMNS)
+    for at, source, what, value in rows:
+        unit, times, digits = _OUT[what]
+        writer.writerow([_time(at), source, what, f"{value * times:.{digits}f}", unit])
+    return out.getvalue()
+
+
+def _time(at_s: float) -> str:
+    return datetime.fromtimestamp(at_s, UTC).isoformat(timespec="milliseconds").replace("+00:00", "Z")
+
+
+def read_readings(text: str) -> list[Row]:
+    """Every line understood, or none.
+
+    :raises BadInput: field "csv", naming the line that is wrong and what to do.
+    """
+    lines = csv.reader(io.StringIO(text.lstrip("\ufeff")))
+    try:
+        head = [name.strip().lower() for name in next(lines, [])]
+    except csv.Error as error:
+        raise BadInput("csv", "This is no CSV.", "Save it as comma-separated text.") from error
+    missing = [name for name in COLUMNS if name not in head]
+    if missing:
+        raise BadInput("csv", f"Line 1 lacks the column “{missing[0]}”.", f"The columns are: {', '.join(COLUMNS)}.")
+    found: list[Row] = []
+    try:
+        for cells in lines:
+            if any(cell.strip() for cell in cells):
+                row = dict(zip(head, (cell.strip() for cell in cells), strict=False))
+                found.append(_row(lines.line_num, {name: row.get(name, "") for name in COLUMNS}))
+    except csv.Error as error:
+        raise BadInput("csv", f"Line {lines.line_num} is no CSV: {error}.", "Mend its quotation marks.") from error
+    return found
+
+
+def wrong(line: int, error: KitchenError) -> BadInput:
+    """The same error, told of its line."""
+    return BadInput("csv", f"Line {line}: {error.message}", error.fix)
+
+
+def _row(line: int, row: Mapping[str, str]) -> Row:
+    try:
+        at, source, what = _when(row["time"]), row["source"] or COOK, row["what"].lower()
+        if what not in _OUT:
+            raise BadInput("what", f"There is no reading called “{row['what']}”.", f"Use one of: {', '.join(_OUT)}.")
+        value = _value(what, row["value"], row["unit"])
+        if source.endswith(STREAM):
+            channel = source.removesuffix(STREAM)
+            if _STREAMED.get(channel) != what:
+                raise BadInput("source", f"“{source}” sends no {what}.", f"Channels: {', '.join(CHANNELS)}.")
+            limits = CHANNELS[channel]
+            if not limits.low <= value <= limits.high:
+                raise BadInput("value", f"A {limits.name} never shows {row['value']} {row['unit']}.", "Mend it.")
+            return Row(line, at, None, channel, value)
+        if what not in _KINDS or (source != COOK and source not in CHANNELS):
+            raise BadInput("source", f"“{source}” reads no {what}.", f"Write {COOK}, or a channel.")
+        return Row(line, at, Reading(_KINDS[what], value, by="" if source == COOK else source))
+    except KitchenError as error:
+        raise wrong(line, error) from error
+
+
+def _when(text: str) -> float:
+    try:
+        at = datetime.fromisoformat(text)
+        if at.tzinfo is not None:
+            return at.timestamp()
+    except (ValueError, OverflowError):
+        pass
+    raise BadInput("time", f"“{text}” is no time.", "Write it like 2026-05-02T16:30:00Z, with its zone.")
+
+
+def _value(what: str, text: str, unit: str) -> float:
+    if what in _READ:
+        return parse(f"{text} {unit}", default_unit=_OUT[what][0], allow=(_READ[what],), field="value").value
+    if unit not in ("", _OUT[what][0]):
+        raise BadInput("unit", f"A {what} is not in “{unit}”.", f"Use {_OUT[what][0]}.")
+    try:
+        return float(text)
+    except ValueError as error:
+        raise BadInput("value", f"“{text}” is no number.", "Write a number.") from error

@@ -1,0 +1,211 @@
+"""The rehearsals' repository. Nothing here is ever read for planning, learning or the Book."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import TypeAdapter
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from ..core.bases.plan import ReducePlan
+from ..core.errors import Conflict, NotFound
+from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
+from ..core.stove.attention import Attention
+from ..core.stove.events import (
+    KINDS,
+    Abandoned,
+    Event,
+    FirstBoil,
+    FlameChanged,
+    Happening,
+    Lit,
+    MilkAdded,
+    Note,
+    Off,
+    Paused,
+    Reading,
+    Resumed,
+    Scraped,
+    Stirred,
+    StopMoved,
+    SugarIn,
+    Undo,
+)
+from ..core.stove.rules import check_event
+from .larder import Larder
+from .tables import RehearsalEventRow, RehearsalRow
+
+_PLAN = TypeAdapter(ReducePlan)
+_KINDS: dict[str, type[Any]] = {
+    **KINDS,
+    "lid_moved": LidMoved,
+    "skin_folded": SkinFolded,
+    "acid_poured": AcidPoured,
+}
+_ADAPTERS = {kind: TypeAdapter(cls) for kind, cls in _KINDS.items()}
+ALLOWED = (
+    FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Paused | Resumed | MilkAdded | Note
+    | StopMoved | Abandoned | Undo | Attention | RehearsalOnly
+)  # fmt: skip
+SAID_ONLY = Reading | Note | StopMoved | Attention
+"""What can be taken back: it was said, not done to the milk."""
+SPEEDS = (1.0, 2.0, 5.0, 10.0, 20.0, 60.0)
+
+
+@dataclass(frozen=True, slots=True)
+class Rehearsal:
+    """A stored rehearsal. ``pace``: from each real time (s) on, the kitchen's time and how fast it runs."""
+
+    id: int
+    name: str
+    created_at_s: float
+    plan: ReducePlan
+    words: dict[str, Any]
+    forecast: dict[str, Any]
+    level: int
+    seed: int
+    pace: tuple[tuple[float, float, float], ...]
+    finished: bool
+    points: float | None
+    events: tuple[Event, ...]
+
+    @property
+    def speed(self) -> float:
+        return self.pace[-1][2]
+
+    def kitchen_s(self, now_s: float) -> float:
+        """The kitchen's time, in seconds since the epoch as if it had begun when the rehearsal did."""
+        real, kitchen, speed = self.pace[-1]
+        return kitchen + max(0.0, now_s - real) * speed
+
+    @property
+    def happenings(self) -> tuple[Event, ...]:
+        """The events that a real batch could have."""
+        return tuple(e for e in self.events if not isinstance(e.what, RehearsalOnly))
+
+
+class Rehearsals:
+    def __init__(self, session: Session) -> None:
+        self.session = session
+
+    def one(self, rehearsal_id: int) -> Rehearsal:
+        row = self.session.get(RehearsalRow, rehearsal_id)
+        if row is None:
+            raise NotFound("rehearsal", f"There is no rehearsal number {rehearsal_id}.", "Begin a new one.")
+        events = self.session.scalars(
+            select(RehearsalEventRow)
+            .where(RehearsalEventRow.rehearsal_id == rehearsal_id)
+            .order_by(RehearsalEventRow.number)
+        )
+        return Rehearsal(
+            row.id,
+            row.name,
+            row.created_at,
+            _PLAN.validate_python(row.plan),
+            row.words,
+            row.forecast,
+            row.level,
+            row.seed,
+            tuple((a, b, c) for a, b, c in row.pace),
+            row.finished,
+            row.points,
+            tuple(Event(e.number, e.at_s, _ADAPTERS[e.kind].validate_python(e.data)) for e in events),
+        )
+
+    def latest(self, count: int = 12) -> list[RehearsalRow]:
+        return list(self.session.scalars(select(RehearsalRow).order_by(RehearsalRow.id.desc()).limit(count)))
+
+    def begin(
+        self,
+        name: str,
+        plan: ReducePlan,
+        words: dict[str, Any],
+        forecast: dict[str, Any],
+        level: int,
+        seed: int,
+        speed: float,
+        now_s: float,
+        key: str | None,
+    ) -> int:
+        """Put it on the fire. A repeated ``key`` gives the one it stands for."""
+        if key is not None:
+            known = select(RehearsalEventRow.rehearsal_id).where(
+                RehearsalEventRow.key == key, RehearsalEventRow.number == 1
+            )
+            if (again := self.session.scalars(known).first()) is not None:
+                return again
+        row = RehearsalRow(
+            kitchen_id=Larder(self.session).row().id,
+            name=name,
+            created_at=now_s,
+            plan=_PLAN.dump_python(plan, mode="json"),
+            words=words,
+            forecast=forecast,
+            level=level,
+            seed=seed,
+            pace=[[now_s, now_s, speed]],
+            finished=False,
+            points=None,
+        )
+        self.session.add(row)
+        self.session.flush()
+        self._write(row.id, Event(1, now_s, Lit()), now_s, key)
+        return row.id
+
+    def append(
+        self, rehearsal: Rehearsal, what: Happening | RehearsalOnly, kitchen_s: float, now_s: float, key: str | None
+    ) -> None:
+        """Log what the cook does, as on the Stove.
+
+        :raises Conflict: for what cannot be rehearsed, and for undoing what was done to the milk.
+        """
+        if key is not None and any(True for _ in self._with_key(rehearsal.id, key)):
+            return
+        if rehearsal.finished:
+            raise Conflict("kind", "This rehearsal is over.", "Look at its account, or begin another.")
+        if not isinstance(what, ALLOWED):
+            raise Conflict("kind", "That is not rehearsed.", "Do it on a real batch.")
+        if isinstance(what, Undo):
+            target = next((e for e in rehearsal.events if e.id == what.event_id), None)
+            if target is not None and not isinstance(target.what, SAID_ONLY | Undo):
+                raise Conflict("event_id", "What was done to the milk stays done.", "Go on from here.")
+        number = 1 + (
+            self.session.scalar(
+                select(func.max(RehearsalEventRow.number)).where(RehearsalEventRow.rehearsal_id == rehearsal.id)
+            )
+            or 0
+        )
+        event = Event(number, kitchen_s, what)  # type: ignore[arg-type]
+        if not isinstance(what, RehearsalOnly):
+            check_event(rehearsal.plan, rehearsal.happenings, event)
+        self._write(rehearsal.id, event, now_s, key)
+
+    def set_speed(self, rehearsal: Rehearsal, speed: float, now_s: float) -> None:
+        row = self.session.get_one(RehearsalRow, rehearsal.id)
+        row.pace = [*row.pace, [now_s, rehearsal.kitchen_s(now_s), speed]]
+
+    def finish(self, rehearsal_id: int, points: float | None) -> None:
+        row = self.session.get_one(RehearsalRow, rehearsal_id)
+        row.finished, row.points = True, points
+
+    def _with_key(self, rehearsal_id: int, key: str) -> Any:
+        return self.session.scalars(
+            select(RehearsalEventRow.id).where(
+                RehearsalEventRow.rehearsal_id == rehearsal_id, RehearsalEventRow.key == key
+            )
+        )
+
+    def _write(self, rehearsal_id: int, event: Event, now_s: float, key: str | None) -> None:
+        kind = next(kind for kind, cls in _KINDS.items() if type(event.what) is cls)
+        self.session.add(
+            RehearsalEventRow(
+                rehearsal_id=rehearsal_id,
+                number=event.id,
+                at_s=event.at_s,
+                recorded_at_s=now_s,
+                kind=kind,
+                data=_ADAPTERS[kind].dump_python(event.what, mode="json"),
+                key=key,
+            )
+        )
+        self.session.flush()

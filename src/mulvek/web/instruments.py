@@ -1,0 +1,204 @@
+"""Instruments over HTTP: pair one with a batch, see what it shows, its curves, readings as CSV out and in."""
+
+from collections.abc import Callable
+from typing import Any
+
+from flask import Response
+from flask_openapi3.models.tag import Tag
+from flask_openapi3.openapi import OpenAPI
+from pydantic import Field
+
+from ..core.errors import Conflict, KitchenError
+from ..core.stove.channels import CHANNELS, SILENT_AFTER_S, speaks
+from ..core.stove.events import Event, Reading, standing
+from ..core.stove.thinning import thinned
+from ..formats.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
+from ..formats.model import Body, Out
+from ..formats.readings_csv import Row, read_readings, write_readings, wrong
+from ..store.database import Database
+from ..store.samples import Samples
+from ..store.stove import Stove
+from ..store.tables import InstrumentRow
+from .pairing import Heard, Readers, checked_url, describe
+from .stove import BatchPath
+from .stream import Changes
+
+TAGS = [Tag(name="instruments")]
+LAST_S = 60.0
+CSV = {"description": "OK", "content": {"text/csv": {"schema": {"type": "string"}}}}
+MOST_PAIRED = 8
+LARGEST_IMPORT = 25_000_000
+
+
+class InstrumentPath(BatchPath):
+    instrument_id: int = Field(ge=1, le=2**53)
+
+
+class PointsQuery(Out):
+    points: int = Field(600, ge=2, le=2000, description="Most points a channel is thinned to")
+
+
+class CsvIn(Body):
+    csv: str = Field(max_length=LARGEST_IMPORT)
+
+
+class ImportedOut(Out):
+    """What an import brought: readings, samples of streams, and lines that were there already."""
+
+    readings: int
+    samples: int
+    known: int
+
+
+def _instrument(row: InstrumentRow, heard: Heard | None, now: float) -> InstrumentOut:
+    return InstrumentOut(
+        id=row.id,
+        name=row.name,
+        url=row.url,
+        simulated=row.simulated,
+        tare_kg=row.tare_kg,
+        connected=heard is not None and heard.connected,
+        trouble=heard.trouble if heard else "",
+        channels=[_channel(key, heard, now, row.paired_at) for key in row.channels if key in CHANNELS],
+    )
+
+
+def _channel(key: str, heard: Heard | None, now: float, since_s: float) -> ChannelOut:
+    channel, recent = CHANNELS[key], list(heard.recent.get(key, ())) if heard else []
+    last = recent[-1] if recent else None
+    quiet = now - (last[0] if last else since_s)
+    value, text = heard.asks.get(key, (None, None)) if heard else (None, None)
+    return ChannelOut(
+        channel=key,
+        name=channel.name,
+        unit=channel.unit,
+        how=channel.reads,
+        value=last[1] if last else None,
+        at_s=last[0] if last else None,
+        silent_s=quiet if quiet > SILENT_AFTER_S else None,
+        recent=[v for t, v in recent if t > now - LAST_S],
+        asks=text,
+        asked_value=value,
+    )
+
+
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes, readers: Readers) -> None:
+    def shown(batch_id: int) -> InstrumentsOut:
+        now = clock()
+        with db.reading() as session:
+            rows = Samples(session).paired(batch_id)
+        present = [c for row in rows for c in row.channels]
+        return InstrumentsOut(
+            now_s=now,
+            speaks=speaks(present),
+            instruments=[_instrument(row, readers.heard.get(row.id), now) for row in rows],
+        )
+
+    @app.get("/api/stove/batches/<int:batch_id>/instruments", tags=TAGS, responses={200: InstrumentsOut})
+    def get_instruments(path: BatchPath) -> Any:
+        """What is paired with a batch, and what it shows"""
+        return shown(path.batch_id)
+
+    @app.post("/api/stove/batches/<int:batch_id>/instruments", tags=TAGS, responses={201: InstrumentsOut})
+    def pair_instrument(path: BatchPath, body: PairIn) -> Any:
+        """Pair an instrument of this kitchen's network with a batch"""
+        url = checked_url(body.url.strip())
+        with db.reading() as session:
+            batch = Stove(session).batch(path.batch_id)
+            if len(Samples(session).paired(path.batch_id)) >= MOST_PAIRED:
+                raise Conflict("url", f"{MOST_PAIRED} instruments are paired already.", "Let one of them go first.")
+        found = describe(url)
+        tare = batch.plan.pan.mass_kg if body.tare_kg is None else body.tare_kg
+        with db.writing() as session:
+            row = Samples(session).pair(
+                path.batch_id, url, found.name, found.channels, found.simulated, tare, clock()
+            )
+        readers.stop(row.id)
+        readers.start(row.id)
+        changes.publish()
+        return shown(path.batch_id), 201
+
+    @app.delete(
+        "/api/stove/batches/<int:batch_id>/instruments/<int:instrument_id>",
+        tags=TAGS,
+        responses={200: InstrumentsOut},
+    )
+    def unpair_instrument(path: InstrumentPath) -> Any:
+        """Let an instrument go; what it sent stays"""
+        with db.writing() as session:
+            Samples(session).unpair(path.batch_id, path.instrument_id, clock())
+        readers.stop(path.instrument_id)
+        changes.publish()
+        return shown(path.batch_id)
+
+    @app.get("/api/book/<int:batch_id>/samples", tags=TAGS, responses={200: BatchSamplesOut})
+    def get_samples(path: BatchPath, query: PointsQuery) -> Any:
+        """What instruments sent during a batch, thinned without losing its peaks"""
+        found = []
+        with db.reading() as session:
+            Stove(session).batch(path.batch_id)
+            samples = Samples(session)
+            for key in samples.channels(path.batch_id):
+                at, values = samples.read(path.batch_id, key)
+                few_at, few = thinned(at, values, query.points)
+                channel = CHANNELS[key]
+                found.append(
+                    SamplesOut(
+                        channel=key,
+                        name=channel.name,
+                        unit=channel.unit,
+                        count=len(at),
+                        at_s=few_at.tolist(),
+                        values=few.tolist(),
+                    )
+                )
+        return BatchSamplesOut(channels=found)
+
+    @app.get("/api/book/<int:batch_id>/readings.csv", tags=TAGS, responses={200: CSV})
+    def export_readings(path: BatchPath) -> Any:
+        """All readings of a batch as CSV"""
+        with db.reading() as session:
+            batch, samples = Stove(session).batch(path.batch_id), Samples(session)
+            streams = {
+                key: zip(*(a.tolist() for a in samples.read(path.batch_id, key)), strict=True)
+                for key in samples.channels(path.batch_id)
+            }
+        name = f"batch-{path.batch_id}-readings.csv"
+        return Response(
+            write_readings(batch.events, streams),
+            mimetype="text/csv",
+            headers={"Content-Disposition": f"attachment; filename={name}"},
+        )
+
+    @app.post("/api/book/<int:batch_id>/readings", tags=TAGS, responses={201: ImportedOut})
+    def import_readings(path: BatchPath, body: CsvIn) -> Any:
+        """Readings from a CSV into a batch: all lines, or none and which one is wrong"""
+        rows, now = read_readings(body.csv), clock()
+        with db.writing() as session:
+            imported = _import(Stove(session), Samples(session), path.batch_id, rows, now)
+        changes.publish()
+        return imported, 201
+
+
+def _import(stove: Stove, samples: Samples, batch_id: int, rows: list[Row], now: float) -> ImportedOut:
+    """Into the store, leaving out what is there already."""
+    known = {_mark(event) for event in standing(stove.batch(batch_id).events) if isinstance(event.what, Reading)}
+    readings, streams = 0, dict[str, list[tuple[float, float]]]()
+    for row in rows:
+        if row.reading is None:
+            streams.setdefault(row.channel, []).append((row.at_s, row.value))
+        elif _mark(Event(0, row.at_s, row.reading)) not in known:
+            try:
+                stove.append(batch_id, row.reading, min(row.at_s, now), now)
+            except KitchenError as error:
+                raise wrong(row.line, error) from error
+            readings += 1
+    before = sum(len(samples.read(batch_id, key)[0]) for key in streams)
+    samples.append(batch_id, streams)
+    kept = sum(len(samples.read(batch_id, key)[0]) for key in streams) - before
+    return ImportedOut(readings=readings, samples=kept, known=len(rows) - readings - kept)
+
+
+def _mark(event: Event) -> tuple[float, str, float]:
+    assert isinstance(event.what, Reading)
+    return (round(event.at_s, 2), event.what.how, round(event.what.value, 5))

@@ -1,0 +1,269 @@
+"""Listening to paired instruments: one thread each, that keeps every line and goes on where it left off.
+
+A line is on disk before the next is taken. Once in a while the settled value of the surest channel becomes a
+reading of the batch, under the same rules as the cook's own.
+"""
+
+import ipaddress
+import socket
+import threading
+from collections import deque
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from urllib.parse import urlsplit
+
+from pydantic import TypeAdapter
+
+from ..core.errors import BadInput, KitchenError, Unlikely
+from ..core.rehearsal.acts import acts_of
+from ..core.stove.channels import CHANNELS, READ_EVERY_S, as_reading, settled, speaks
+from ..core.stove.events import Carried, Joined, PanSwapped, PartTaken, Reading
+from ..instruments.lines import FORMAT, Line, read_line
+from ..instruments.server import Standing
+from ..store.database import Database
+from ..store.samples import Samples
+from ..store.stove import Batch, Stove
+from .stream import Changes
+
+CONNECT_S, SILENCE_S, LONGEST_WAIT_S = 3.0, 20.0, 5.0
+AHEAD_S = 2.0
+KEPT = 60
+LONGEST_LIT_S = 24 * 3600.0
+_STANDING = TypeAdapter(Standing)
+
+
+def checked_url(text: str) -> str:
+    """An address on this machine or in the home network.
+
+    :raises BadInput: field "url".
+    """
+    parts = urlsplit(text if "//" in text else f"http://{text}")
+    try:
+        port, host = parts.port or 80, parts.hostname
+    except ValueError:
+        port, host = 80, None
+    if parts.scheme != "http" or not host or parts.path not in ("", "/") or parts.query:
+        raise BadInput("url", "That is no instrument’s address.", "Type it like http://127.0.0.1:8977.")
+    try:
+        found = {ipaddress.ip_address(info[4][0]) for info in socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)}
+    except (OSError, UnicodeError) as error:  # no such name, or none at all
+        raise BadInput("url", f"There is no “{host}” in this network.", "Check the address.") from error
+    if not found or not all(a.is_private or a.is_loopback or a.is_link_local for a in found):
+        raise BadInput("url", "Instruments are in the kitchen’s own network.", "Use an address of that network.")
+    return f"http://{parts.netloc}"
+
+
+@dataclass(frozen=True, slots=True)
+class Described:
+    """What an instrument says of itself. ``session``: its switching-on; ``n``: number of its newest line."""
+
+    name: str
+    channels: list[str]
+    simulated: bool
+    session: str
+    n: int
+
+
+def describe(url: str) -> Described:
+    """Ask an instrument what it is.
+
+    :raises BadInput: field "url", when nothing of ours answers there.
+    """
+    import httpx
+
+    try:
+        answer = httpx.get(url + "/", timeout=CONNECT_S)
+        body = answer.raise_for_status().json()
+        channels = [c["channel"] for c in body["channels"] if c["channel"] in CHANNELS]
+        if body["format"] != FORMAT or not channels:
+            raise ValueError(body["format"])
+        return Described(
+            str(body["name"])[:60],
+            channels,
+            bool(body.get("simulated")),
+            str(body.get("session", ""))[:64],
+            int(body.get("n", 0)),
+        )
+    except (httpx.HTTPError, httpx.InvalidURL) as error:
+        raise BadInput("url", "Nothing answers there.", "Switch the instrument on and check its address.") from error
+    except (ValueError, KeyError, TypeError) as error:
+        raise BadInput("url", "What answers there speaks otherwise.", f"It must speak {FORMAT}.") from error
+
+
+@dataclass(slots=True)
+class Heard:
+    """What one instrument said last. ``asks``: a value that can hardly be true, by channel; times s."""
+
+    batch_id: int
+    channels: list[str]
+    stop: threading.Event = field(default_factory=threading.Event)
+    connected: bool = False
+    trouble: str = ""
+    recent: dict[str, deque[tuple[float, float]]] = field(default_factory=dict)
+    asks: dict[str, tuple[float, str]] = field(default_factory=dict)
+    read_at_s: float = 0.0
+
+
+class Readers:
+    """All that listen now."""
+
+    def __init__(self, db: Database, clock: Callable[[], float], changes: Changes) -> None:
+        self.db, self.clock, self.changes = db, clock, changes
+        self.heard: dict[int, Heard] = {}
+        self._lock = threading.Lock()
+
+    def resume(self) -> None:
+        """After a start: listen again to what was paired."""
+        with self.db.reading() as session:
+            rows = [row.id for row in Samples(session).all_paired()]
+        for row_id in rows:
+            self.start(row_id)
+
+    def start(self, row_id: int) -> None:
+        with self._lock:
+            old = self.heard.get(row_id)
+            if old is not None and not old.stop.is_set():
+                return
+            with self.db.reading() as session:
+                row = Samples(session).row(row_id)
+                if row is None:
+                    return
+                batch = Stove(session).batch(row.batch_id)
+                said = [e.at_s for e in batch.events if isinstance(e.what, Reading) and e.what.by]
+                heard = Heard(row.batch_id, list(row.channels), read_at_s=max(said, default=0.0))
+            self.heard[row_id] = heard
+        threading.Thread(target=self._listen, args=(row_id, heard), daemon=True).start()
+
+    def stop(self, row_id: int) -> None:
+        heard = self.heard.pop(row_id, None)
+        if heard is not None:
+            heard.stop.set()
+
+    def acted(self, batch_id: int) -> None:
+        """Something was done to the milk: simulated instruments have to know, as no real milk tells them."""
+        for row_id, heard in list(self.heard.items()):
+            if heard.batch_id == batch_id:
+                threading.Thread(target=self._stand_in, args=(row_id,), daemon=True).start()
+
+    # -- the thread -----------------------------------------------------------------------------------
+
+    def _listen(self, row_id: int, heard: Heard) -> None:
+        import httpx
+        import httpx_sse
+
+        wait = 0.5
+        while not heard.stop.wait(wait):
+            wait = min(LONGEST_WAIT_S, wait * 2)
+            try:
+                self._stand_in(row_id)
+                url, after = self._begin(row_id)
+                timeout = httpx.Timeout(CONNECT_S, read=SILENCE_S)
+                headers = {"Last-Event-ID": str(after)}
+                with (
+                    httpx.Client(timeout=timeout) as client,
+                    httpx_sse.connect_sse(client, "GET", url + "/events", headers=headers) as source,
+                ):
+                    heard.connected, heard.trouble = True, ""
+                    for event in source.iter_sse():
+                        if heard.stop.is_set():
+                            return
+                        wait = 0.5
+                        if event.event == "reading" and not self._take(row_id, heard, read_line(event.data)):
+                            return
+            except KitchenError as error:
+                heard.trouble = error.message
+            except httpx.HTTPError:
+                heard.trouble = "It does not answer; I keep trying."
+            finally:
+                heard.connected = False
+
+    def _begin(self, row_id: int) -> tuple[str, int]:
+        """Its address and the line to go on from: of a new switching-on, what it says from now on."""
+        with self.db.reading() as session:
+            row = Samples(session).row(row_id)
+            assert row is not None
+            url = row.url
+        now_on = describe(url)
+        with self.db.writing(streaming=True) as session:
+            row = Samples(session).row(row_id)
+            assert row is not None
+            if row.session != now_on.session:
+                row.session, row.last_n, row.offset_s = now_on.session, now_on.n, None
+            return url, row.last_n
+
+    def _take(self, row_id: int, heard: Heard, line: Line) -> bool:
+        """Keep a line; false when there is no more to listen for."""
+        now = self.clock()
+        with self.db.writing(streaming=True) as session:
+            samples = Samples(session)
+            row = samples.row(row_id)
+            if row is None or row.ended_at is not None:
+                return False
+            if line.n <= row.last_n:
+                return True
+            if row.offset_s is None or row.offset_s + line.at_s > now + AHEAD_S:
+                row.offset_s = now - line.at_s
+            at = row.offset_s + line.at_s
+            samples.append(heard.batch_id, {channel: [(at, value)] for channel, value in line.values.items()})
+            row.last_n, tare, on = line.n, row.tare_kg, row.session
+        for channel, value in line.values.items():
+            heard.recent.setdefault(channel, deque(maxlen=KEPT)).append((at, value))
+        if at - heard.read_at_s >= READ_EVERY_S:
+            return self._read(heard, f"line-{row_id}-{on}-{line.n}"[:64], tare, at, now)
+        return True
+
+    def _read(self, heard: Heard, key: str, tare_kg: float, at: float, now: float) -> bool:
+        """Let the surest channel speak for the water, if it is steady; false once the batch is over."""
+        channel = speaks([c for c in heard.channels if heard.recent.get(c)])
+        if channel is None:
+            return True
+        times, values = zip(*heard.recent[channel], strict=True)
+        value = settled(CHANNELS[channel], times, values, at)
+        reading = as_reading(CHANNELS[channel], value, tare_kg) if value is not None else None
+        if reading is None:
+            return True
+        phase: str = "boiling"
+        try:
+            with self.db.writing() as session:
+                stove = Stove(session)
+                phase = stove.batch(heard.batch_id).state(now).phase
+                if phase == "boiling":
+                    stove.append(heard.batch_id, reading, min(at, now), now, key)
+            heard.asks.pop(channel, None)
+        except Unlikely as error:
+            heard.asks[channel] = (reading.value, error.message)
+        except KitchenError as error:
+            heard.trouble = f"{CHANNELS[channel].name}: {error.message}"
+        heard.read_at_s = at
+        self.changes.publish()
+        return phase in ("heating", "boiling", "off")
+
+    # -- simulated ones -------------------------------------------------------------------------------
+
+    def _stand_in(self, row_id: int) -> None:
+        import httpx
+
+        now = self.clock()
+        with self.db.reading() as session:
+            row = Samples(session).row(row_id)
+            if row is None or not row.simulated:
+                return
+            url, batch = row.url, Stove(session).batch(row.batch_id)
+        if (standing := _standing(batch, now)) is None:
+            return
+        try:
+            body = _STANDING.dump_json(standing)
+            httpx.put(url + "/pan", content=body, headers={"Content-Type": "application/json"}, timeout=10.0)
+        except httpx.HTTPError:
+            return  # the listener tells that it does not answer
+
+
+def _standing(batch: Batch, now_s: float) -> Standing | None:
+    """What a simulated instrument stands in; a batch that was parted or poured together cannot be followed."""
+    state = batch.state(now_s)
+    lit = state.lit_at_s
+    if lit is None or any(isinstance(e.what, Carried | Joined | PartTaken | PanSwapped) for e in batch.events):
+        return None
+    at = int(min(max(0.0, now_s - lit), LONGEST_LIT_S))
+    water = state.water_kg if state.phase == "boiling" else None
+    return Standing(batch.plan, tuple(acts_of(batch.plan, batch.events)), at, water)

@@ -259,7 +259,7 @@ def _truth(rehearsal: Rehearsal, pan: SimPan) -> list[str]:
     if pan.hidden.fades_to < 1:
         told.append(f"After forty minutes the gas faded to {pan.hidden.fades_to * 100:.0f} %.")
     if abs(true.kitchen.milk_c - said.kitchen.milk_c) >= 1:
-        told.append(f"The milk went in at {true.kitchen.milk_c:.0f} °C.")
+        told.append(f"The milk went in at {true.kitchen.milk_c:.0f} °C.")
     called = [b for b in pan.hidden.bells if b.at_s < pan.at_s]
     if called:
         away = sum(b.away_s for b in called) / 60

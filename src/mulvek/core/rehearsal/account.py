@@ -13,6 +13,7 @@ from .pan import Act, SimPan
 from .score import Score, score
 
 LONGEST_AFTER_S = 3600
+STIR_WARMING_S = 120
 TOLD_FROM = 0.5
 """Points below which a change is not worth a line."""
 MOST_LINES = 5
@@ -83,6 +84,14 @@ def edits(pan: SimPan) -> list[tuple[str, list[Act]]]:
     if len(gaps) > 1:
         more = [Act(a + g // 2, "stir") for g, a in gaps[:5] if g > 45]
         found.append((f"A stir in each of the {len(more)} longest gaps", [*acts, *more]))
+    warm = [Act(t, "stir") for t in range(STIR_WARMING_S, boiled, STIR_WARMING_S)]
+    if warm and not any(a.kind == "stir" and a.at_s < boiled for a in acts):
+        found.append(("Stirring every two minutes while it warms", [*acts, *warm]))
+    if pan.spilt_kg > 0:
+        sooner = [replace(a, at_s=min(a.at_s, boiled)) if a.kind == "flame" and a.at_s > 0 else a for a in acts]
+        if sooner == acts:
+            sooner = [*acts, Act(boiled, "flame", flame=pan.plan.flame)]
+        found.append(("The flame down the moment it rises", sooner))
     weaker = [
         replace(a, flame=WEAKER[a.flame]) if a.kind == "flame" and a.flame and a.at_s >= boiled else a for a in acts
     ]

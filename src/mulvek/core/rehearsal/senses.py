@@ -19,7 +19,7 @@ def senses(pan: SimPan) -> list[str]:
     elif pan.foam_m > 0.012 and not pan.done:
         found.append(f"It rolls and lifts: the foam stands {say(max(0.0, below), 'length')} below the rim.")
     if pan.spilt_kg > 0.001:
-        found.append(f"About {say(pan.spilt_kg, 'mass')} has boiled over.")
+        found.append(f"About {say(max(0.01, round(pan.spilt_kg, 2)), 'mass')} has boiled over.")
     if pan.scorch > 0.6:
         found.append("It smells burnt.")
     elif pan.scorch > 0.2:

@@ -79,7 +79,7 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
             <b :class="{ worse: l.points < 0 }">{{ signed(l.points) }}</b>
             <span
               >{{ l.what
-              }}<span v-if="Math.abs(l.standing_s) >= 30" class="soft"
+              }}<span v-if="Math.abs(l.standing_s) >= 45" class="soft"
                 >, {{ signed(l.standing_s / 60) }} min at the pan</span
               ></span
             >
@@ -125,10 +125,13 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
   font-size: 23px;
   line-height: 34px;
 }
+.points {
+  padding-top: 14px;
+}
 .points b {
   display: block;
-  font-size: 112px;
-  line-height: 104px;
+  font-size: 104px;
+  line-height: 84px;
   font-weight: 700;
   letter-spacing: -4px;
 }

@@ -92,9 +92,7 @@ function sure(c: Channel) {
       </p>
       <ul>
         <li v-for="c in i.channels" :key="c.channel" :class="{ silent: c.silent_s !== null }">
-          <span class="soft"
-            >{{ c.name }}{{ c.channel === speaks ? ', learned from' : '' }}</span
-          >
+          <span class="soft">{{ c.name }}{{ c.channel === speaks ? ', learned from' : '' }}</span>
           <b>{{ said(c) }}</b>
           <span v-if="i.connected && c.value === null" class="soft">shows nothing here</span>
           <span v-else-if="c.silent_s !== null" class="quiet" role="status"

@@ -23,7 +23,7 @@ const emit = defineEmits<{ tell: [event: EventIn]; type: [] }>()
       <p class="heading">
         <template v-if="by === 'depth'"
           >How deep is {{ several ? batch.pan.name : 'it' }}?
-          <span>Off the boil, stand the stick at the deepest point.</span></template
+          <span v-if="!plain">Off the boil, stand the stick at the deepest point.</span></template
         >
         <template v-else>How does it leave the spoon? <span>Hot, lifted once.</span></template>
       </p>

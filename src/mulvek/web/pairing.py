@@ -27,6 +27,20 @@ from .stream import Changes
 
 CONNECT_S, SILENCE_S, LONGEST_WAIT_S = 3.0, 20.0, 5.0
 AHEAD_S = 2.0
+KITCHEN_NETWORKS = tuple(
+    ipaddress.ip_network(net)
+    for net in (
+        "127.0.0.0/8",
+        "10.0.0.0/8",
+        "172.16.0.0/12",
+        "192.168.0.0/16",
+        "169.254.0.0/16",
+        "::1/128",
+        "fc00::/7",
+        "fe80::/10",
+    )
+)
+"""This machine and home networks (RFC 1918, RFC 3927, RFC 4193): never anything beyond."""
 KEPT = 60
 LONGEST_LIT_S = 24 * 3600.0
 _STANDING = TypeAdapter(Standing)
@@ -48,7 +62,7 @@ def checked_url(text: str) -> str:
         found = {ipaddress.ip_address(info[4][0]) for info in socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)}
     except (OSError, UnicodeError) as error:  # no such name, or none at all
         raise BadInput("url", f"There is no “{host}” in this network.", "Check the address.") from error
-    if not found or not all(a.is_private or a.is_loopback or a.is_link_local for a in found):
+    if not found or not all(any(address in net for net in KITCHEN_NETWORKS) for address in found):
         raise BadInput("url", "Instruments are in the kitchen’s own network.", "Use an address of that network.")
     return f"http://{parts.netloc}"
 
@@ -171,7 +185,7 @@ class Readers:
                         if event.event == "reading" and not self._take(row_id, heard, read_line(event.data)):
                             return
             except KitchenError as error:
-                heard.trouble = error.message
+                heard.trouble = f"{error.message} I keep trying."
             except httpx.HTTPError:
                 heard.trouble = "It does not answer; I keep trying."
             finally:

@@ -24,7 +24,7 @@ from ..core.stove.channels import CHANNELS
 from ..core.stove.events import Note, Off, standing
 from ..core.stove.running import state_of
 from ..formats.batch import BatchOut
-from ..formats.happenings import EventIn
+from ..formats.happenings import EventIn, PanSwappedIn
 from ..formats.model import Out
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..formats.rehearsal import (
@@ -203,6 +203,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     @app.post("/api/rehearsals/<int:rehearsal_id>/events", tags=TAGS, responses={201: RehearsalOut})
     def log_rehearsed(path: RehearsalPath, body: EventIn) -> Any:
         """Do or say what the Stove knows"""
+        if isinstance(body.event, PanSwappedIn):
+            raise Conflict("kind", "Another pan is not rehearsed.", "Begin a rehearsal in that pan.")
         return log(path.rehearsal_id, lambda r: body.event.happening(None, r.plan), body.event.key), 201
 
     @app.post("/api/rehearsals/<int:rehearsal_id>/acts", tags=TAGS, responses={201: RehearsalOut})

@@ -145,8 +145,13 @@ class Fold:
     def wait_until(self, at_s: float) -> None:
         since = max(self.clock, self.hot_again_at)  # cold milk or a pause: no steam until it is hot again
         if self.estimate and self.phase == "boiling" and self.paused_at is None and at_s > since:
-            self.estimate = self.estimate.predicted(at_s - since, self.run.curve)
+            self.estimate = self._not_drier(self.estimate.predicted(at_s - since, self.run.curve))
         self.clock = max(self.clock, at_s)
+
+    def _not_drier(self, estimate: Estimate) -> Estimate:
+        """A pan forgotten for hours: the model ends at the driest that it knows."""
+        floor = min(self.run.driest_kg, float(self.solids.water))
+        return replace(estimate, water_kg=floor) if estimate.water_kg < floor else estimate
 
     def take(self, event: Event) -> None:
         self.wait_until(event.at_s)
@@ -204,7 +209,7 @@ class Fold:
         expected, _ = self.level(self.estimate.water_kg)
         if reading.sure and self.estimate.surprised_by(water, sd):
             self.estimate = self.estimate.doubted(water)
-        self.estimate = self.estimate.updated(water, sd)
+        self.estimate = self._not_drier(self.estimate.updated(water, sd))
         after = self.estimate.seconds_to(self.target_kg, self.run.curve)
         self.fusions.append(
             Fusion(

@@ -16,12 +16,13 @@ from ..heat import Flame
 
 @dataclass(frozen=True, slots=True)
 class WayDown:
-    """The model's own way down on one flame: rate against water, and what it starts from."""
+    """The model's own way down on one flame: rate against water, what it starts from, and the water at its end."""
 
     curve: Callable[[float], float]
     ln_reference: float
     power_w: Callable[[float], float]
     celsius: Callable[[float], float]
+    driest_kg: float
 
 
 def _lookup(water: Array, values: Array) -> Callable[[float], float]:
@@ -59,4 +60,5 @@ def way_down(plan: ReducePlan, flame: Flame) -> WayDown:
         math.log(reference),
         _lookup(water, run.power_w),
         _lookup(water, run.celsius),
+        float(water[-1]),
     )

@@ -1,0 +1,71 @@
+"""Two hundred times killed without warning, while happenings and a stream are written: nothing acknowledged is lost."""
+
+import os
+import random
+import select
+import signal
+import time
+
+from mulvek.store.samples import Samples
+from mulvek.web.app import create_app
+from tests.conftest import KADHAI, MILK, words
+
+KILLS = 200
+
+
+def writer(path, batch: int, round_: int, pipe: int) -> None:
+    """In a process of its own: log and stream, and say what was acknowledged."""
+    app = create_app(path)
+    client, db = app.test_client(), app.extensions["mulvek_database"]
+    i = 0
+    while True:
+        text = f"{round_}.{i}"
+        answer = client.post(f"/api/stove/batches/{batch}/events", json={"event": {"kind": "note", "text": text}})
+        assert answer.status_code == 201
+        at = 2_000_000_000.0 + round_ * 1000 + i
+        with db.writing(streaming=True) as session:
+            Samples(session).append(batch, {"scale": [(at, 1.0)], "probe": [(at, 99.0)]})
+        os.write(pipe, f"{text}\n".encode())
+        i += 1
+
+
+def test_killed_two_hundred_times(tmp_path):
+    path = tmp_path / "kitchen.sqlite3"
+    app = create_app(path)
+    client = app.test_client()
+    client.post("/api/larder/pans", json=KADHAI)
+    client.post("/api/larder/milks", json=MILK)
+    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    app.extensions["mulvek_database"].close()
+    chance, acknowledged = random.Random(4), []
+    for round_ in range(KILLS):
+        out, into = os.pipe()
+        if (child := os.fork()) == 0:
+            try:
+                os.close(out)
+                writer(path, batch, round_, into)
+            finally:
+                os._exit(1)
+        os.close(into)
+        # mostly early, so that the two hundred logs stay short; sometimes a few happenings in
+        select.select([out], [], [], 30)
+        time.sleep(chance.random() * 0.03)
+        os.kill(child, signal.SIGKILL)
+        os.waitpid(child, 0)
+        said = b""
+        while piece := os.read(out, 65536):
+            said += piece
+        os.close(out)
+        acknowledged += said.decode().split()
+    assert len(acknowledged) >= KILLS
+    app = create_app(path)
+    log = app.test_client().get(f"/api/stove/batches/{batch}").json["log"]
+    assert {line["text"] for line in log} >= set(acknowledged)
+    numbers = sorted(line["event_id"] for line in log)
+    assert numbers == list(range(1, len(numbers) + 1))
+    with app.extensions["mulvek_database"].reading() as session:
+        kept = set(Samples(session).read(batch, "scale")[0].round(2).tolist())
+        assert kept == set(Samples(session).read(batch, "probe")[0].round(2).tolist())
+    for text in acknowledged:
+        round_, i = text.split(".")
+        assert 2_000_000_000.0 + int(round_) * 1000 + int(i) in kept

@@ -1,0 +1,164 @@
+"""Instruments with their real process: paired, kept second by second, read from, silent, replayed; CSV in and out."""
+
+import contextlib
+import csv
+import io
+import json
+import signal
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+
+import pytest
+
+from mulvek.store.database import Database
+from mulvek.store.samples import Samples
+from mulvek.web.pairing import checked_url
+from tests.conftest import free_port, serving, words
+from tests.web.test_api import happens
+from tests.web.test_stove_changes import boiling
+
+
+@contextlib.contextmanager
+def instruments(port=None, *options):
+    port = port or free_port()
+    args = [sys.executable, "-m", "mulvek", "instruments", "--port", str(port), "--drop-outs", "0", *options]
+    process = subprocess.Popen(args, stdout=subprocess.PIPE)
+    assert b"Instruments are on" in process.stdout.readline()
+    try:
+        yield f"http://127.0.0.1:{port}", process
+    finally:
+        process.kill()
+        process.wait()
+
+
+def ask(url, body=None):
+    request = urllib.request.Request(url, json.dumps(body).encode() if body is not None else None)
+    request.add_header("Content-Type", "application/json")
+    return json.load(urllib.request.urlopen(request, timeout=10))
+
+
+def until(check, seconds=30):
+    patience = time.monotonic() + seconds
+    while not (found := check()):
+        assert time.monotonic() < patience, "it never came"
+        time.sleep(0.1)
+    return found
+
+
+def test_paired_read_silent_and_on_again_after_a_killed_server(tmp_path):
+    with instruments() as (device, process):
+        with serving(tmp_path, "demo") as (url, server):
+            batch = ask(url + "/api/stove")["batches"][1]["id"]
+            path = f"{url}/api/stove/batches/{batch}/instruments"
+            paired = ask(path, {"url": device})
+            assert paired["instruments"][0]["simulated"] and paired["speaks"] == "scale"
+            shown = lambda: ask(path)["instruments"][0]  # noqa: E731
+            until(lambda: len(shown()["channels"][0]["recent"]) >= 5)
+            # the scale, pan and all, settles into a reading without the pan
+            read = until(lambda: [x for x in ask(f"{url}/api/stove/batches/{batch}")["log"] if "scale" in x["text"]])
+            assert "kitchen scale: weighed" in read[0]["text"]
+            seen = {c["channel"]: c["value"] for c in shown()["channels"]}
+            state = ask(f"{url}/api/stove/batches/{batch}")
+            assert seen["scale"] - 1.4 == pytest.approx(state["mass_kg"]["likely"], abs=0.05)
+            server.send_signal(signal.SIGKILL)
+        time.sleep(3)
+        with serving(tmp_path, "demo") as (url, _):  # it goes on by itself, and fetches what it missed
+            path = f"{url}/api/stove/batches/{batch}/instruments"
+            until(lambda: ask(path)["instruments"][0]["connected"])
+            scale = until(lambda: [c for c in ask(f"{url}/api/book/{batch}/samples")["channels"] if c["count"] > 12])
+            gaps = [b - a for a, b in zip(scale[0]["at_s"], scale[0]["at_s"][1:], strict=False)]
+            assert max(gaps) < 2.0, "a second was lost while the server was dead"
+            process.kill()
+            until(lambda: not ask(path)["instruments"][0]["connected"])
+            until(lambda: ask(path)["instruments"][0]["channels"][0]["silent_s"])
+            assert "keep trying" in until(lambda: ask(path)["instruments"][0]["trouble"])
+
+
+def test_a_recording_is_played_again_and_the_lines_can_be_had_in_three_forms(tmp_path):
+    recording = tmp_path / "run.csv"
+    recording.write_text("at_s,scale,probe\n0,3.0,99.1\n1,2.99,99.2\n2,2.98,\n")
+    with instruments(None, "--replay", str(recording), "--speed", "20") as (device, _):
+        time.sleep(1)
+        assert ask(device + "/") | {"session": ""} == {
+            "format": "mulvek-lines/1",
+            "session": "",
+            "n": 3,
+            "name": "simulated kitchen instruments",
+            "simulated": False,
+            "every_s": 1.0,
+            "channels": [
+                {"channel": "scale", "name": "kitchen scale", "unit": "kg"},
+                {"channel": "probe", "name": "probe thermometer", "unit": "°C"},
+            ],
+        }
+        rows = list(csv.DictReader(io.StringIO(urllib.request.urlopen(device + "/readings.csv").read().decode())))
+        assert [r["scale"] for r in rows] == ["3.0", "2.99", "2.98"] and rows[2]["probe"] == ""
+        with urllib.request.urlopen(device + "/lines?after=1") as lines:
+            assert json.loads(lines.readline()) == {"n": 2, "at_s": 1.0, "scale": 2.99, "probe": 99.2}
+        request = urllib.request.Request(device + "/events", headers={"Last-Event-ID": "2"})
+        with urllib.request.urlopen(request) as events:
+            assert [events.readline() for _ in range(4)][2:] == [b"id: 3\n", b"event: reading\n"]
+
+
+def test_only_the_kitchens_own_network_is_asked(client, clock):
+    batch = boiling(client, clock)["id"]
+    for url, says in (
+        ("https://127.0.0.1:1", "no instrument"),
+        ("http://203.0.113.7:80", "own network"),
+        ("http://127.0.0.1:1", "Nothing answers"),
+        ("http://127.0.0.1:x", "no instrument"),
+        ("file:///etc/passwd", "no instrument"),
+        ("http://" + "a" * 70, "There is no"),
+    ):
+        answer = client.post(f"/api/stove/batches/{batch}/instruments", json={"url": url})
+        assert answer.status_code == 422 and says in answer.json["detail"], url
+    assert checked_url("localhost:8977") == "http://localhost:8977"
+    assert client.delete(f"/api/stove/batches/{batch}/instruments/1").status_code == 404
+    assert client.get(f"/api/stove/batches/{batch}/instruments").json["instruments"] == []
+
+
+def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock):
+    batch = boiling(client, clock)["id"]
+    db: Database = client.application.extensions["mulvek_database"]
+    spike = 7777
+    rows = [(clock.now + i, 2.0 if i == spike else 1.6 - i * 2e-5) for i in range(20_000)]
+    for begin in range(0, 20_000, 500):
+        with db.writing(streaming=True) as session:
+            Samples(session).append(batch, {"scale": rows[begin : begin + 500]})
+            Samples(session).append(batch, {"scale": rows[max(0, begin - 5) : begin]})  # sent twice
+    shown = client.get(f"/api/book/{batch}/samples").json["channels"][0]
+    assert shown["count"] == 20_000 and len(shown["at_s"]) <= 600 and max(shown["values"]) == pytest.approx(2.0)
+    text = client.get(f"/api/book/{batch}/readings.csv").text
+    assert text.count("\n") == 20_001
+    # into another batch of the same kitchen, and again: nothing twice
+    happens(client, batch, kind="off")
+    other = client.post("/api/stove/batches", json={"name": "Copy", "plan": words()}).json["id"]
+    brought = client.post(f"/api/book/{other}/readings", json={"csv": text})
+    assert brought.json == {"readings": 0, "samples": 20_000, "known": 0}
+    assert client.post(f"/api/book/{other}/readings", json={"csv": text}).json["known"] == 20_000
+    assert client.get(f"/api/book/{other}/samples").json["channels"][0]["at_s"] == pytest.approx(shown["at_s"])
+
+
+def test_readings_go_out_as_csv_and_all_or_none_come_in(client, clock):
+    batch = boiling(client, clock)["id"]
+    clock.now += 600
+    depth = client.get(f"/api/stove/batches/{batch}").json["depth_keys_m"][3]
+    happens(client, batch, kind="reading", how="depth", value=depth)
+    text = client.get(f"/api/book/{batch}/readings.csv").text
+    assert client.post(f"/api/book/{batch}/readings", json={"csv": text}).json["known"] == 1
+    happens(client, batch, kind="undo", event_id=3)
+    before = client.get(f"/api/stove/batches/{batch}").json
+    wrong = (
+        text
+        + text.splitlines()[1].replace("depth", "weight").replace("cm", "kg").replace("weight,", "weight,9")
+        + "\n"
+    )
+    refused = client.post(f"/api/book/{batch}/readings", json={"csv": wrong})
+    assert refused.status_code == 422 and "Line 3" in refused.json["detail"]
+    assert client.get(f"/api/stove/batches/{batch}").json["log"] == before["log"]
+    assert client.post(f"/api/book/{batch}/readings", json={"csv": text}).json["readings"] == 1
+    again = client.get(f"/api/stove/batches/{batch}").json
+    assert again["to_stop_s"]["high"] < before["to_stop_s"]["high"]

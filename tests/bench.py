@@ -3,7 +3,9 @@
 import json
 import statistics
 import tempfile
+import threading
 import time
+import urllib.request
 from collections.abc import Callable
 from http.client import HTTPConnection
 from pathlib import Path
@@ -12,7 +14,10 @@ from playwright.sync_api import sync_playwright
 
 from mulvek.cli.no_larder import NoLarder
 from mulvek.core.bases.reduce import forecast
+from mulvek.demo.boathouse import fill
 from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
+from mulvek.store.database import Database
+from mulvek.store.samples import Samples
 from tests.conftest import FLAGS, KADHAI, serving, words
 
 FRAME_MS = 16.0
@@ -23,6 +28,9 @@ GOALS_MS = {
     "curdle over HTTP": FRAME_MS,
     "strain over HTTP": FRAME_MS,
     "cold start": 2000.0,
+    "8 instruments at 1 Hz, a write": 10.0,
+    "batch of 20 000 samples opens": 300.0,
+    "happening to second screen": 150.0,
 }
 
 
@@ -75,7 +83,92 @@ def main() -> None:
         timed("strain over HTTP", lambda: post("/api/bench/strain", {}), 100)
         note = {"event": {"kind": "note", "text": "bench"}}
         timed("event write over HTTP", lambda: post("/api/stove/batches/1/events", note), 60)
+        opened(Path(folder), url)
+        second_screen(url)
         browse(url)
+    instruments()
+
+
+def opened(folder: Path, url: str) -> None:
+    """A batch with 20 000 samples of a scale: its page of the Book and its curve."""
+    db = Database(folder / "demo.sqlite3")
+    at = time.time() - 20_000
+    for begin in range(0, 20_000, 1000):
+        with db.writing() as session:
+            rows = [(at + i, 2.4 - i * 5e-5) for i in range(begin, begin + 1000)]
+            Samples(session).append(1, {"scale": rows})
+    db.close()
+
+    def get() -> None:
+        for path in ("/api/book/1", "/api/book/1/samples"):
+            urllib.request.urlopen(url + path).read()
+
+    timed("batch of 20 000 samples opens", get, 40)
+
+
+def instruments(seconds: int = 20) -> None:
+    """Eight writers, each a sample a second into a chunk that is already under way."""
+    took: list[float] = []
+    with tempfile.TemporaryDirectory() as folder:
+        db = Database(Path(folder) / "kitchen.sqlite3")
+        fill(db, time.time())
+
+        def write(which: int) -> None:
+            time.sleep(which / 8)
+            for _ in range(seconds):
+                began = time.perf_counter()
+                with db.writing(streaming=True) as session:
+                    Samples(session).append(
+                        1 + which, {"scale": [(time.time(), 2.0)], "probe": [(time.time(), 97.0)]}
+                    )
+                took.append((time.perf_counter() - began) * 1e3)
+                time.sleep(max(0.0, 1.0 - (time.perf_counter() - began)))
+
+        with db.writing() as session:
+            now = time.time()
+            for batch in range(1, 7):
+                rows = [(now - 250 + i, 2.0) for i in range(240)]
+                Samples(session).append(batch, {"scale": rows, "probe": rows})
+        writers = [threading.Thread(target=write, args=(i % 6,)) for i in range(8)]
+        for writer in writers:
+            writer.start()
+        for writer in writers:
+            writer.join()
+        db.close()
+    report("8 instruments at 1 Hz, a write", took)
+
+
+def second_screen(url: str) -> None:
+    """From a key on one screen to the words on another."""
+    took = []
+    with sync_playwright() as play:
+        browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        first, second = (browser.new_page(viewport={"width": 1280, "height": 800}) for _ in range(2))
+        for page in (first, second):
+            page.goto(url + "/stove/5")
+            page.get_by_label("What happened").wait_for()
+            page.wait_for_timeout(1500)
+        second.evaluate(
+            """() => {
+              const log = document.querySelector('ol.log')
+              new MutationObserver(() => window.heard?.(Date.now())).observe(log,
+                { childList: true, subtree: true, characterData: true })
+            }"""
+        )
+        for i in range(25):
+            waiting = "new Promise((done) => { window.heard = done; setTimeout(() => done(0), 5000) })"
+            second.evaluate(f"window.next = {waiting}; null")
+            began = first.evaluate(
+                f"""() => {{ const at = Date.now()
+                  window.dispatchEvent(new KeyboardEvent('keydown', {{ key: '{"sc"[i % 2]}', bubbles: true }}))
+                  return at }}"""
+            )
+            heard = second.evaluate("window.next")
+            assert heard, "the second screen never heard of it"
+            took.append(heard - began)
+            first.wait_for_timeout(400)
+        browser.close()
+    report("happening to second screen", took)
 
 
 def browse(url: str) -> None:

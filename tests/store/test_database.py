@@ -3,6 +3,8 @@
 import threading
 
 import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
@@ -10,7 +12,7 @@ from mulvek.core.bases.plan import Rate
 from mulvek.core.errors import Conflict, NotFound
 from mulvek.core.heat import Burner
 from mulvek.core.stove.curd_run import Remark
-from mulvek.core.stove.events import Note, Reading, Stirred
+from mulvek.core.stove.events import FlameChanged, Note, Reading, Scraped, Stirred
 from mulvek.demo.boathouse import BOATHOUSE, fill
 from mulvek.store.book import Book
 from mulvek.store.curd import Curds
@@ -158,3 +160,23 @@ def test_demo_curds_are_there_and_teach_their_milk(db):
     with db.reading() as session:
         kept = Curds(session).batch(made.id)
     assert kept.milk_id is None and kept.plan.milk.name == made.plan.milk.name
+
+
+@settings(max_examples=15, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(st.lists(st.booleans(), min_size=8, max_size=8))
+def test_any_interleaving_of_two_pans_leaves_each_as_it_is_alone(db, turns):
+    """Two pans share a file and nothing else."""
+    steps = [Stirred(), Reading("depth", 0.05, sure=True), Scraped(), FlameChanged("gentle")]
+    states = []
+    for order in (turns, [True] * 8 + [False] * 8):
+        with pytest.raises(InterruptedError), db.writing() as session:
+            stove, done = Stove(session), {5: 0, 6: 0}
+            for first in [*order, *[True] * 8, *[False] * 8]:
+                batch = 5 if first else 6
+                if done[batch] < len(steps):
+                    at = NOW + 10.0 * done[batch]
+                    stove.append(batch, steps[done[batch]], at, NOW + 100)
+                    done[batch] += 1
+            states.append([stove.batch(b).state(NOW + 200) for b in (5, 6)])
+            raise InterruptedError  # nothing of it is to stay
+    assert states[0] == states[1]

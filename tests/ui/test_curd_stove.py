@@ -32,7 +32,7 @@ def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
     page.get_by_role("dialog").get_by_role("button", name="Light it").click()
     now = page.get_by_label("What to do now")
     expect(now).to_contain_text("Bring it to the boil")
-    expect(page.get_by_role("region", name="Burners")).to_contain_text("boils in")
+    expect(page.get_by_role("region", name="Burners")).to_contain_text("watch for the boil in")
     clean(page)
     page.get_by_role("button", name=re.compile("It boils")).click()
     expect(now).to_contain_text("Take it off the flame and wait")

@@ -21,6 +21,7 @@ from ..formats.reduce import ForecastOut, ReduceIn, read_plan
 from ..store.curd import Curds
 from ..store.database import Database
 from ..store.larder import Larder
+from ..store.samples import Samples
 from ..store.shelf import read_shelf
 from ..store.stove import Stove
 
@@ -34,6 +35,7 @@ class Past:
     """A batch that was made: the words of its plan and how it truly went.
 
     ``speed``: true rate against the model's. ``overrun_s``: how long it stayed on beyond the stop.
+    ``weighed_on_fire``: a scale under the pan and a probe in it were paired.
     """
 
     name: str
@@ -43,6 +45,7 @@ class Past:
     overrun_s: float
     gave: float
     note: str
+    weighed_on_fire: bool = False
 
 
 # numbers of the things below, in the order they are added
@@ -91,6 +94,7 @@ HISTORY = (
         240.0,
         0.985,
         "Stayed on four minutes too long: thick as butter in the morning.",
+        weighed_on_fire=True,
     ),
     Past(
         "Tea milk for the committee",
@@ -241,3 +245,19 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
         for at, what in sorted(happenings, key=lambda pair: pair[0]):
             if at < now_s - 25.0:
                 stove.append(batch_id, what, at, at)  # type: ignore[arg-type]
+        if past.weighed_on_fire:
+            Samples(session).append(batch_id, _streamed(truth, boil_s, off_s))
+
+
+def _streamed(truth: Forecast, boil_s: float, off_s: float) -> dict[str, list[tuple[float, float]]]:
+    """What a scale under the pan and a probe in it sent from the first boil to the end, with their noise."""
+    at = np.arange(0.0, off_s - boil_s)
+    shake = np.random.default_rng(3).normal(0.0, 1.0, (2, len(at)))
+    track = truth.track
+    kg = np.interp(at, track.at_s, track.pan_kg) + truth.plan.pan.mass_kg + 0.006 * shake[0]
+    celsius = np.interp(at, track.at_s, track.celsius) + 0.2 * shake[1]
+    times = (boil_s + at).tolist()
+    return {
+        "scale": list(zip(times, kg.tolist(), strict=True)),
+        "probe": list(zip(times, celsius.tolist(), strict=True)),
+    }

@@ -48,6 +48,20 @@ function tell(event: CurdEventIn) {
 const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
 const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
 
+/** The nudge that is due, if any: it can be put off, or all sounds hushed. */
+const due = computed(() =>
+  b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
+)
+const later = () =>
+  due.value &&
+  tell({
+    kind: 'snoozed',
+    nudge: due.value.key,
+    episode: due.value.episode,
+    seconds: due.value.kind === 'hazard' ? 90 : 120,
+  })
+const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
+
 const typed = reactive({ acid: '', whey: '', curd: '', note: '' })
 const local = ref('')
 /** What was sent is cleared; what was typed meanwhile stays. */
@@ -93,6 +107,8 @@ const hang = computed(() => {
 useKeys([
   { key: 'd', does: 'this step is done', run: () => void done() },
   { key: 'u', does: 'undo the last', run: () => void undo() },
+  { key: 'l', does: 'later: put off what is due', run: () => void later() },
+  { key: 'q', does: 'quiet, and sounds again', run: hush },
 ])
 </script>
 
@@ -107,16 +123,22 @@ useKeys([
         <p class="legend">
           <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
         </p>
-        <p v-if="b.weighed_kg !== null && !step" class="words">
+        <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
+        <p v-else-if="b.weighed_kg !== null && !step" class="words">
           <b>It gave {{ grams(b.weighed_kg) }}.</b> {{ b.said }}
         </p>
         <p v-else-if="step" class="words">
           <b>{{ DO[step.name]?.[0] ?? step.name }}</b> Until {{ step.sign }}.
         </p>
         <p v-else class="words"><b>All its steps are done.</b></p>
-        <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
-          {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
-        </button>
+        <div v-if="!b.given_up" class="verb">
+          <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
+            {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
+          </button>
+          <button v-if="due" type="button" class="touch" @click="later">
+            {{ due.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }} <kbd>L</kbd>
+          </button>
+        </div>
       </section>
       <div class="things">
         <div>
@@ -224,9 +246,19 @@ useKeys([
               <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
             </li>
           </ol>
-          <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
-            Undo <kbd>U</kbd>
-          </button>
+          <p class="acts">
+            <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
+              Undo <kbd>U</kbd>
+            </button>
+            <template v-if="step && !b.given_up">
+              <button type="button" class="touch" :aria-pressed="b.hushed" @click="hush">
+                {{ b.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
+              </button>
+              <button type="button" class="touch" @click="tell({ kind: 'abandoned' })">
+                Give it up
+              </button>
+            </template>
+          </p>
         </div>
       </section>
     </template>
@@ -240,6 +272,16 @@ useKeys([
   align-items: center;
   gap: 14px 26px;
   min-height: 110px;
+}
+.verb {
+  display: grid;
+  justify-items: center;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
 }
 .over {
   background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));

@@ -2,9 +2,11 @@
 import { computed } from 'vue'
 import type { LiveBatch } from '@/api/kitchen'
 import PanDrawing from '@/pan/PanDrawing.vue'
+import SpoonDrawing from '@/pan/SpoonDrawing.vue'
 import { clock, cm, minutes, stageDoes, stopwatch, weight } from '@/say'
 import { livePan, loudness } from '@/shell/live'
 import { ran } from '@/shell/now'
+import { milkColour } from '@/theme/milk'
 import { secondsToBoil, secondsToStop, sinceStirred } from './need'
 
 /** One pan to read from across the room: the minutes, the level now and to stop at, the stir clock around it. */
@@ -101,8 +103,15 @@ const hands = computed(() => {
       </dl>
     </div>
     <p v-if="batch.phase === 'boiling'" class="sign soft">
-      Done when, hot, it {{ stageDoes(batch.stop_spoon_stage) }}: {{ batch.stop_sign }}.
-      <template v-if="batch.last_change"> Last reading: {{ batch.last_change }}.</template>
+      <SpoonDrawing
+        :stage="batch.stop_spoon_stage"
+        :colour="milkColour(batch.concentration)"
+        aria-hidden="true"
+      />
+      <span>
+        Done when, hot, it {{ stageDoes(batch.stop_spoon_stage) }}: {{ batch.stop_sign }}.
+        <template v-if="batch.last_change"> Last reading: {{ batch.last_change }}.</template>
+      </span>
     </p>
   </section>
 </template>
@@ -216,7 +225,15 @@ const hands = computed(() => {
 }
 .sign {
   grid-column: 1 / -1;
+  display: flex;
+  gap: 12px;
+  align-items: center;
   font-size: 15.5px;
+}
+.sign :deep(svg) {
+  flex: none;
+  width: 58px;
+  height: 34px;
 }
 @media (max-width: 900px) {
   .pan-now {

@@ -245,6 +245,14 @@ useKeys([
             v-if="batch.phase === 'off'"
             type="button"
             class="plate line"
+            @click="weighing = true"
+          >
+            Weigh it
+          </button>
+          <button
+            v-if="batch.phase === 'off'"
+            type="button"
+            class="plate line"
             @click="tell({ kind: 'abandoned' })"
           >
             Give it up

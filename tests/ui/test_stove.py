@@ -1,0 +1,136 @@
+"""The Stove in Chromium: two pans at once by key and touch, instruments beside them, no network for a while."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.test_thread import SIZES, clean
+from tests.web.test_instruments import ask, instruments
+
+
+@pytest.fixture(params=SIZES)
+def stove(request, page: Page, kitchen_url: str):
+    page.set_viewport_size(SIZES[request.param])
+    errors: list[str] = []
+    page.on("pageerror", lambda e: errors.append(str(e)))
+    page.goto(kitchen_url + "/stove/5")
+    expect(page.get_by_text("minutes to the stop").first).to_be_visible()
+    yield page
+    assert errors == []
+
+
+def log(page: Page):
+    return page.get_by_role("list", name="What happened")
+
+
+def test_two_pans_at_once(stove: Page, kitchen_url: str):
+    page, desk = stove, stove.viewport_size["width"] > 900
+    clean(page)
+    expect(page.get_by_role("region", name="Burners").get_by_role("link")).to_have_count(2)
+    pans = page.locator(".pan-now:visible")
+    expect(pans).to_have_count(2 if desk else 1)
+    page.keyboard.press("s")
+    expect(log(page).locator("li").first).to_contain_text(re.compile("stirred|scraped"))
+    # what is due is put off by key, and the title counts down to what comes
+    while "Let it simmer" not in page.get_by_label("What to do now").inner_text():
+        page.keyboard.press("l")
+        page.wait_for_timeout(400)
+    expect(log(page)).to_contain_text("put off")
+    expect(page).to_have_title(re.compile(r"^\d+:\d\d "))
+    # the other pan by key; what is said goes to the one that is chosen
+    page.keyboard.press("ArrowRight")
+    expect(page).to_have_url(re.compile("/stove/6"))
+    expect(page.locator(".heading").first).to_contain_text("straight pot" if desk else "How deep")
+    page.get_by_role("button", name="strong", exact=True).click()
+    expect(log(page)).to_contain_text("strong flame")
+    page.keyboard.press("u")
+    expect(log(page)).to_contain_text("strong flame, undone")
+    page.get_by_role("button", name="By the spoon").click()
+    page.locator("button.spoon.expected").click()
+    expect(log(page)).to_contain_text("on the spoon it")
+    page.keyboard.press("ArrowLeft")
+    expect(page).to_have_url(re.compile("/stove/5"))
+    expect(log(page)).not_to_contain_text("on the spoon it")
+    # a change of mind, and taking it back from the whole log
+    page.get_by_role("button", name="Change…").click()
+    dialog = page.get_by_role("dialog")
+    clean(page)
+    dialog.get_by_role("button", name="add milk").click()
+    dialog.get_by_role("textbox").fill("300 ml")
+    dialog.get_by_role("button", name=re.compile("Add|Keep|Change|Do")).last.click()
+    expect(log(page)).to_contain_text("of milk added")
+    page.get_by_role("button", name="All, or one forgotten").click()
+    clean(page)
+    line = page.get_by_role("dialog").get_by_role("listitem").filter(has_text="of milk added")
+    line.get_by_role("button").click()
+    expect(line).to_contain_text("bring back")
+    expect(log(page)).to_contain_text("of milk added, undone")
+
+
+def test_ten_minutes_without_network(stove: Page, kitchen_url: str):
+    """What is said waits here, goes in order once the network is back, each thing once, at the time it happened."""
+    page = stove
+    before = ask(kitchen_url + "/api/stove/batches/5")
+    page.context.set_offline(True)
+    for key in ("s", "c", "s"):
+        page.keyboard.press(key)
+        page.wait_for_timeout(2500)
+    expect(page.get_by_role("region", name="Burners")).to_contain_text("3 happenings wait")
+    assert len(ask(kitchen_url + "/api/stove/batches/5")["log"]) == len(before["log"])
+    page.context.set_offline(False)
+    expect(page.get_by_role("region", name="Burners")).not_to_contain_text("wait")
+    lines = ask(kitchen_url + "/api/stove/batches/5")["log"][:3]
+    assert len(ask(kitchen_url + "/api/stove/batches/5")["log"]) == len(before["log"]) + 3
+    first, second, third = reversed(lines)
+    assert second["text"] == "scraped the sides" and first["at_s"] + 2 < second["at_s"] < third["at_s"] - 2
+
+
+def test_a_wrong_clock_and_another_time_zone_do_no_harm(browser, kitchen_url: str):
+    """A tablet three hours fast, in another zone, and the server's own time in between."""
+    here = browser.new_context(timezone_id="America/Lima")
+    here.add_init_script("const now = Date.now; Date.now = () => now() + 10_800_000")
+    page, other = here.new_page(), browser.new_context(timezone_id="Asia/Kolkata").new_page()
+    for each in (page, other):
+        each.goto(kitchen_url + "/stove/6")
+        expect(each.get_by_text("minutes to the stop").first).to_be_visible()
+    figures = [int(each.locator(".huge:visible").first.inner_text()) for each in (page, other)]
+    assert abs(figures[0] - figures[1]) <= 1
+    here.set_offline(True)
+    page.keyboard.press("s")
+    page.wait_for_timeout(3000)
+    here.set_offline(False)
+    expect(other.get_by_label("What happened").locator("li").first).to_contain_text("stirred")
+    now = ask(kitchen_url + "/api/stove/batches/6")
+    assert 2 < now["now_s"] - now["log"][0]["at_s"] < 60
+    here.close()
+    other.context.close()
+
+
+def test_instruments_stand_beside_the_pan(stove: Page, kitchen_url: str):
+    page = stove
+    with instruments() as (device, process):
+        page.get_by_role("button", name="Instruments", exact=True).click()
+        dialog = page.get_by_role("dialog")
+        dialog.get_by_role("textbox", name="Address").fill("nowhere.example.invalid")
+        dialog.get_by_role("button", name="Pair them").click()
+        expect(dialog.get_by_role("alert")).to_contain_text("There is no")
+        dialog.get_by_role("textbox", name="Address").fill(device)
+        clean(page)
+        dialog.get_by_role("button", name="Pair them").click()
+        shown = page.get_by_role("region", name="Instruments")
+        expect(shown).to_contain_text("every second")
+        expect(shown.get_by_role("listitem").first).to_contain_text("kg")
+        expect(log(page)).to_contain_text("kitchen scale")
+        clean(page)
+        process.kill()
+        expect(shown).to_contain_text("silent for", timeout=40_000)
+    shown.get_by_role("button", name="let it go").click()
+    expect(page.get_by_role("region", name="Instruments")).to_have_count(0)
+    page.goto(kitchen_url + "/book/5")
+    expect(page.get_by_role("img", name=re.compile("kitchen scale: .* samples"))).to_be_visible()
+    with page.expect_download() as saved:
+        page.get_by_role("link", name="save as CSV").click()
+    page.get_by_label("bring in a CSV").set_input_files(saved.value.path())
+    expect(page.get_by_role("status")).to_contain_text("here already")
+    clean(page)

@@ -1,6 +1,7 @@
 """The command line: ``mulvek serve``, ``demo``, ``instruments``, ``reckon …`` and ``openapi``."""
 
 import argparse
+import gc
 import json
 import sys
 import time
@@ -52,6 +53,7 @@ def _data_file(folder: Path | None, demo: bool) -> Path:
 
 
 def _serve(args: argparse.Namespace) -> None:
+    gc.disable()  # a start makes thousands of things that stay: no use in looking through them again and again
     from waitress import create_server
 
     from ..web.app import LOCAL_HOSTS, create_app
@@ -69,6 +71,8 @@ def _serve(args: argparse.Namespace) -> None:
         db.close()
     hosts = (*LOCAL_HOSTS, args.host) if args.host != "0.0.0.0" else ()
     server = create_server(create_app(path, hosts=hosts), host=args.host, port=args.port, threads=32)
+    gc.freeze()
+    gc.enable()
     print(f"Mulvek is ready: http://{args.host}:{server.effective_port}", flush=True)
     server.run()
 

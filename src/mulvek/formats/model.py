@@ -1,7 +1,6 @@
 """The base of every JSON model: nothing unknown passes, nothing is guessed."""
 
 import json
-from copy import deepcopy
 from functools import cache
 from typing import Annotated, Any, Self
 
@@ -13,7 +12,7 @@ class Model(BaseModel):
 
     @classmethod
     def model_json_schema(cls, *args: Any, **kwargs: Any) -> dict[str, Any]:
-        return deepcopy(_schema(cls, *args, **kwargs))
+        return _schema(cls, *args, **kwargs)
 
 
 @cache

@@ -3,7 +3,6 @@
 from dataclasses import dataclass, replace
 from typing import Any, Literal
 
-from pydantic import TypeAdapter
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
@@ -20,12 +19,12 @@ from ..core.stove.curd_run import (
     check_curd_event,
     curd_state,
 )
+from .adapters import adapter
 from .larder import Larder
 from .tables import CurdBatchRow, CurdEventRow
 
 Route = Literal["curdle", "strain"]
-_PLANS: dict[str, TypeAdapter[Any]] = {"curdle": TypeAdapter(CurdlePlan), "strain": TypeAdapter(StrainPlan)}
-_EVENTS = {kind: TypeAdapter(cls) for kind, cls in CURD_KINDS.items()}
+_PLANS: dict[str, type[Any]] = {"curdle": CurdlePlan, "strain": StrainPlan}
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,10 +62,10 @@ class Curds:
             row.name,
             row.created_at,
             "curdle" if row.route == "curdle" else "strain",
-            _PLANS[row.route].validate_python(row.plan),
+            adapter(_PLANS[row.route]).validate_python(row.plan),
             row.words,
             row.milk_id,
-            tuple(CurdEvent(e.number, e.at_s, _EVENTS[e.kind].validate_python(e.data)) for e in events),
+            tuple(CurdEvent(e.number, e.at_s, adapter(CURD_KINDS[e.kind]).validate_python(e.data)) for e in events),
         )
 
     def running(self) -> list[CurdBatch]:
@@ -113,7 +112,7 @@ class Curds:
             name=name,
             created_at=now_s,
             route=route,
-            plan=_PLANS[route].dump_python(plan, mode="json"),
+            plan=adapter(_PLANS[route]).dump_python(plan, mode="json"),
             words=words,
             milk_id=milk_id,
             finished=False,
@@ -151,7 +150,7 @@ class Curds:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=_EVENTS[kind].dump_python(event.what, mode="json"),
+                data=adapter(CURD_KINDS[kind]).dump_python(event.what, mode="json"),
                 key=key,
             )
         )

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from typing import Any
 
-from pydantic import TypeAdapter
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
@@ -32,17 +31,16 @@ from ..core.stove.events import (
     Undo,
 )
 from ..core.stove.rules import check_event
+from .adapters import adapter
 from .larder import Larder
 from .tables import RehearsalEventRow, RehearsalRow
 
-_PLAN = TypeAdapter(ReducePlan)
 _KINDS: dict[str, type[Any]] = {
     **KINDS,
     "lid_moved": LidMoved,
     "skin_folded": SkinFolded,
     "acid_poured": AcidPoured,
 }
-_ADAPTERS = {kind: TypeAdapter(cls) for kind, cls in _KINDS.items()}
 ALLOWED = (
     FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Paused | Resumed | MilkAdded | Note
     | StopMoved | Abandoned | Undo | Attention | RehearsalOnly
@@ -101,7 +99,7 @@ class Rehearsals:
             row.id,
             row.name,
             row.created_at,
-            _PLAN.validate_python(row.plan),
+            adapter(ReducePlan).validate_python(row.plan),
             row.words,
             row.forecast,
             row.level,
@@ -109,7 +107,7 @@ class Rehearsals:
             tuple((a, b, c) for a, b, c in row.pace),
             row.finished,
             row.points,
-            tuple(Event(e.number, e.at_s, _ADAPTERS[e.kind].validate_python(e.data)) for e in events),
+            tuple(Event(e.number, e.at_s, adapter(_KINDS[e.kind]).validate_python(e.data)) for e in events),
         )
 
     def latest(self, count: int = 12) -> list[RehearsalRow]:
@@ -138,7 +136,7 @@ class Rehearsals:
             kitchen_id=Larder(self.session).row().id,
             name=name,
             created_at=now_s,
-            plan=_PLAN.dump_python(plan, mode="json"),
+            plan=adapter(ReducePlan).dump_python(plan, mode="json"),
             words=words,
             forecast=forecast,
             level=level,
@@ -204,7 +202,7 @@ class Rehearsals:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=_ADAPTERS[kind].dump_python(event.what, mode="json"),
+                data=adapter(type(event.what)).dump_python(event.what, mode="json"),
                 key=key,
             )
         )

@@ -4,7 +4,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from pydantic import TypeAdapter
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
@@ -29,12 +28,10 @@ from ..core.stove.events import (
 )
 from ..core.stove.rules import check_event
 from ..core.stove.running import BatchState, state_of
+from .adapters import adapter
 from .curd import Curds
 from .larder import Larder
 from .tables import BatchRow, EventRow
-
-_PLAN = TypeAdapter(ReducePlan)
-_ADAPTERS = {kind: TypeAdapter(cls) for kind, cls in KINDS.items()}
 
 
 def kind_of(what: Happening) -> str:
@@ -129,7 +126,7 @@ class Stove:
             kitchen_id=Larder(self.session).row().id,
             name=name,
             created_at=now_s,
-            plan=_PLAN.dump_python(plan, mode="json"),
+            plan=adapter(ReducePlan).dump_python(plan, mode="json"),
             words=words,
             forecast=forecast,
             flame=plan.flame,
@@ -218,15 +215,21 @@ class Stove:
         batch = self.batch(batch_id)
         if key is not None and (known := self._known(batch_id, key)) is not None:
             return known
+        return self.log(batch, what, at_s, now_s, key).events[-1]
+
+    def log(self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None = None) -> Batch:
+        """The same for a batch already at hand: the batch with it, or as it was when ``key`` is known."""
+        if key is not None and self._known(batch.id, key) is not None:
+            return batch
         if isinstance(what, Resumed):
-            self._free(batch.burner_id, now_s, batch_id)
+            self._free(batch.burner_id, now_s, batch.id)
         event = self._append(batch, what, at_s, now_s, key)
         if isinstance(what, Undo):
             self._undo_with_partner(batch, what, now_s)
-        return event
+        return replace(batch, events=(*batch.events, event))
 
     def _append(self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None) -> Event:
-        event = Event(self._next(batch.id), at_s, what)
+        event = Event(1 + max(e.id for e in batch.events), at_s, what)
         check_event(batch.plan, batch.events, event)
         self._write(batch.id, event, now_s, key)
         self._keep_lesson(replace(batch, events=(*batch.events, event)), now_s)
@@ -261,7 +264,7 @@ class Stove:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=_ADAPTERS[kind].dump_python(event.what, mode="json"),
+                data=adapter(type(event.what)).dump_python(event.what, mode="json"),
                 key=key,
             )
         )
@@ -304,7 +307,7 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
 
 
 def _event(row: EventRow) -> Event:
-    return Event(row.number, row.at_s, _ADAPTERS[row.kind].validate_python(row.data))
+    return Event(row.number, row.at_s, adapter(KINDS[row.kind]).validate_python(row.data))
 
 
 def _batch(row: BatchRow, events: tuple[Event, ...]) -> Batch:
@@ -312,7 +315,7 @@ def _batch(row: BatchRow, events: tuple[Event, ...]) -> Batch:
         row.id,
         row.name,
         row.created_at,
-        _PLAN.validate_python(row.plan),
+        adapter(ReducePlan).validate_python(row.plan),
         row.words,
         row.forecast,
         row.pan_id,

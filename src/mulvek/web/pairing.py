@@ -12,14 +12,13 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from urllib.parse import urlsplit
 
-from pydantic import TypeAdapter
-
 from ..core.errors import BadInput, KitchenError, Unlikely
 from ..core.rehearsal.acts import acts_of
 from ..core.stove.channels import CHANNELS, READ_EVERY_S, as_reading, settled, speaks
 from ..core.stove.events import Carried, Joined, PanSwapped, PartTaken, Reading
 from ..instruments.lines import FORMAT, Line, read_line
 from ..instruments.server import Standing
+from ..store.adapters import adapter
 from ..store.database import Database
 from ..store.samples import Samples
 from ..store.stove import Batch, Stove
@@ -43,7 +42,6 @@ KITCHEN_NETWORKS = tuple(
 """This machine and home networks (RFC 1918, RFC 3927, RFC 4193): never anything beyond."""
 KEPT = 60
 LONGEST_LIT_S = 24 * 3600.0
-_STANDING = TypeAdapter(Standing)
 
 
 def checked_url(text: str) -> str:
@@ -266,7 +264,7 @@ class Readers:
         if (standing := _standing(batch, now)) is None:
             return
         try:
-            body = _STANDING.dump_json(standing)
+            body = adapter(Standing).dump_json(standing)
             httpx.put(url + "/pan", content=body, headers={"Content-Type": "application/json"}, timeout=10.0)
         except httpx.HTTPError:
             return  # the listener tells that it does not answer

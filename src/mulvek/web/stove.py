@@ -101,13 +101,15 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
         with db.writing() as session:
             stove = Stove(session)
-            plan = stove.batch(path.batch_id).plan
-            what = body.event.happening(read_shelf(session) if isinstance(body.event, PanSwappedIn) else None, plan)
-            stove.append(path.batch_id, what, min(at, now), now, body.event.key)
             batch = stove.batch(path.batch_id)
-        changes.publish()
+            shelf = read_shelf(session) if isinstance(body.event, PanSwappedIn) else None
+            what = body.event.happening(shelf, batch.plan)
+            batch = stove.log(batch, what, min(at, now), now, body.event.key)
+        told = batch_out(batch, now)
+        # what ends a batch or touches two of them is more than one batch's news
+        changes.publish(told if told.phase in ("heating", "boiling") and body.event.kind != "undo" else None)
         readers.acted(path.batch_id)
-        return batch_out(batch, now), 201
+        return told, 201
 
     @app.post("/api/stove/batches/<int:batch_id>/part", tags=TAGS, responses={201: BatchOut})
     def part_batch(path: BatchPath, body: PartIn) -> Any:

@@ -1,45 +1,58 @@
-"""The event stream: tells open tabs that something changed, so that they ask again.
+"""The event stream: tells open tabs that something changed. A batch that changed comes with it, so that a second
+screen need not ask; for anything else the tabs ask again.
 
 Each open stream holds one server thread; beyond ``MOST_STREAMS`` a tab is turned away and polls instead.
 """
 
 import threading
+from collections import deque
 from collections.abc import Iterator
 
 from flask import Flask, Response, stream_with_context
+from pydantic import BaseModel
 
 from .problems import problem
 
 HEARTBEAT_S = 10.0
+KEPT = 32
 MOST_STREAMS = 20
 
 
+ASK = "{}"
+"""The message that tells nothing but to ask again."""
+
+
 class Changes:
-    """A counter that waits to be raised."""
+    """Numbered messages, the newest kept for those who are a little behind."""
 
     def __init__(self) -> None:
         self._count = 0
+        self._kept: deque[str] = deque(maxlen=KEPT)
         self._raised = threading.Condition()
         self.open = threading.BoundedSemaphore(MOST_STREAMS)
 
-    def publish(self) -> None:
+    def publish(self, batch: BaseModel | None = None) -> None:
+        """Tell all; ``batch``: the only one that changed, as it stands now."""
+        message = ASK if batch is None else f'{{"pan":{batch.model_dump_json()}}}'
         with self._raised:
             self._count += 1
+            self._kept.append(message)
             self._raised.notify_all()
 
-    def wait_beyond(self, seen: int, seconds: float) -> int:
-        """The count, as soon as it is above ``seen`` or after ``seconds``."""
+    def wait_beyond(self, seen: int, seconds: float) -> tuple[int, list[str]]:
+        """The count and the messages beyond ``seen``, as soon as there are any or after ``seconds``."""
         with self._raised:
             self._raised.wait_for(lambda: self._count > seen, timeout=seconds)
-            return self._count
+            missed = self._count - seen
+            fresh = [ASK] if missed > len(self._kept) else list(self._kept)[len(self._kept) - missed :]
+            return self._count, fresh if missed else []
 
     def lines(self) -> Iterator[str]:
-        seen = self.wait_beyond(-1, 0)
-        yield f"retry: 2000\ndata: {seen}\n\n"
+        seen = self._count
+        yield f"retry: 2000\ndata: {ASK}\n\n"
         while True:
-            count = self.wait_beyond(seen, HEARTBEAT_S)
-            yield f"data: {count}\n\n" if count > seen else ": still here\n\n"
-            seen = count
+            seen, fresh = self.wait_beyond(seen, HEARTBEAT_S)
+            yield "".join(f"data: {message}\n\n" for message in fresh) or ": still here\n\n"
 
 
 def routes(app: Flask, changes: Changes) -> None:

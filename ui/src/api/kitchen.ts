@@ -89,20 +89,29 @@ function refresh(client: QueryClient) {
   void client.invalidateQueries({ queryKey: ['book'] })
 }
 
+/** A batch as it stands now, told by the server. */
+function heard(client: QueryClient, batch: Batch) {
+  const live = stamp(batch)
+  client.setQueryData<LiveBatch[]>(['stove'], (old) =>
+    old?.map((b) => (b.id === live.id ? live : b)),
+  )
+  void client.invalidateQueries({ queryKey: ['book', batch.id] })
+}
+
 /** Ask again whenever the server says that something changed; polling goes on beneath. */
 export function listen(client: QueryClient): () => void {
   const source = new EventSource('/api/changes')
   let first = true
-  source.onmessage = () => {
-    if (!first) refresh(client)
+  source.onmessage = (message: MessageEvent<string>) => {
+    const { pan } = JSON.parse(message.data) as { pan?: Batch }
+    if (pan) heard(client, pan)
+    else if (!first) refresh(client)
     first = false
   }
   onAnswer((answer) => {
     if (answer.of === 'pan') {
-      const live = stamp(answer.batch)
-      client.setQueryData<LiveBatch[]>(['stove'], (old) =>
-        old?.map((b) => (b.id === live.id ? live : b)),
-      )
+      heard(client, answer.batch)
+      if (['heating', 'boiling'].includes(answer.batch.phase)) return
     } else {
       const live = stampCurd(answer.batch)
       client.setQueryData<LiveCurd>(['curds', live.id], live)

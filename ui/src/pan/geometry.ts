@@ -57,7 +57,7 @@ export function frameOf(
   const widest = Math.max(...(pan.outline_m as [number, number][]).map(([r]) => r))
   const scale = Math.min(
     largest,
-    (width - left - right) / (2 * widest),
+    Math.max(1, width - left - right) / (2 * widest),
     (height - BURNER - 24) / pan.height_m,
   )
   const tall = Math.min(height, pan.height_m * scale + BURNER + 26)

@@ -32,7 +32,8 @@ function stroke(at: number, hertz: number, loud: number, seconds: number): void 
 }
 
 export function play(how: 'chime' | 'speak' | 'alarm'): void {
-  if (how !== 'chime') navigator.vibrate?.(how === 'alarm' ? [400, 150, 400, 150, 400] : [250])
+  if (how !== 'chime' && navigator.userActivation?.hasBeenActive)
+    navigator.vibrate?.(how === 'alarm' ? [400, 150, 400, 150, 400] : [250])
   if (!sounding.value || !context || context.state !== 'running') return
   const t = context.currentTime + 0.02
   if (how === 'chime') {

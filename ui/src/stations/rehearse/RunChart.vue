@@ -72,7 +72,8 @@ const LETTER: Record<string, string> = { sugar: 'sugar', acid: 'acid', lid: 'lid
         <text
           v-for="(act, k) in flames(run)"
           :key="'f' + k"
-          :x="Math.min(width - 40, x(act.at_s) + 2)"
+          :x="Math.min(width - 40, x(act.at_s) + (act.kind === 'sugar' ? -3 : 2))"
+          :text-anchor="act.kind === 'sugar' ? 'end' : 'start'"
           :y="BASE + 58 + i * 30"
           class="act"
         >

@@ -48,11 +48,14 @@ export function need(lives: Live[], batch: LiveBatch): Need {
   const named = (a: Asked) =>
     lives.length > 1 ? `${a.live.name}: ${lower(a.nudge.act)}` : a.nudge.act
   const coming = all.filter((a) => a !== due && a.left > 0 && a.left < COMES)
-  // what this pan asks for next, then another by its name
-  const next = [coming.find(same), coming.find((a) => !same(a))].filter((a) => a !== undefined)
-  const follows = next.map(
-    (a) => `${same(a) ? '' : `${a.live.name}: `}${a.nudge.strip} ${inTime(a.left)}`,
-  )
+  // what this pan and another ask for next, the sooner first
+  const next = [coming.find(same), coming.find((a) => !same(a))]
+    .filter((a) => a !== undefined)
+    .sort((a, b) => a.left - b.left)
+  const follows = next.map((a, i) => {
+    const whose = !same(a) ? `${a.live.name}: ` : i > 0 ? 'this one: ' : ''
+    return `${whose}${a.nudge.strip} ${inTime(a.left)}`
+  })
   const then = follows.length ? `Then ${follows.join(', and ')}.` : ''
   if (due) return { now: true, act: named(due), then, due }
   return { now: false, act: calm(batch), then, due: null }

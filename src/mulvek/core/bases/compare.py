@@ -8,11 +8,10 @@ import numpy as np
 
 from ..errors import Impossible, KitchenError
 from ..heat import FLAMES, Flame
-from ..materials.parts import Parts
 from ..pans import Pan
 from ..ranges import Range
 from ..scorch import CONTINUOUS_S, stir_interval_s
-from .evaporation import Descent, HeatUp, Simmer, descent, simmer
+from .evaporation import Array, Descent, HeatUp, Simmer, descent, simmer
 from .plan import Rate, ReducePlan
 from .reduce import headroom
 from .stops import Stop
@@ -83,31 +82,27 @@ def _in_pan(plan: ReducePlan, pan_id: int, rate: Callable[[Flame], Rate]) -> lis
     steam = steam_grid(plan, warm.steam_kg, gone, ROWS)
     contents = contents_along(plan, warm, steam, gone)
     way = descent(contents, steam, plan.pan, fire_under(plan, "gentle"))
-    found = []
+    runs: dict[Flame, tuple[Simmer, Rate]] = {}
     for flame in FLAMES:
         try:
-            headroom(plan.elsewhere(flame=flame))
+            if flame != "gentle":
+                headroom(plan.elsewhere(flame=flame))
             run = simmer(way, warm.celsius, fire_under(plan, flame))
         except KitchenError:
             continue
         known = rate(flame)
-        found.append(_way(plan, pan_id, flame, warm, way, at_learned_speed(run, known), known, contents))
-    return found
+        runs[flame] = at_learned_speed(run, known), known
+    if not runs:
+        return []
+    # all flames at once: the scorch rule is a sum over every second of rest
+    celsius = np.array([run.celsius for run, _ in runs.values()])
+    flux = np.array([run.power_w for run, _ in runs.values()]) / way.heated_m2
+    sugar = np.broadcast_to(contents.sucrose / contents.total, flux.shape)
+    stirs = stir_interval_s(celsius, flux, way.viscosity, plan.pan, sugar, wetted=plan.wetted)
+    return [_way(pan_id, flame, warm, way, *of, stir) for (flame, of), stir in zip(runs.items(), stirs, strict=True)]
 
 
-def _way(
-    plan: ReducePlan,
-    pan_id: int,
-    flame: Flame,
-    warm: HeatUp,
-    way: Descent,
-    run: Simmer,
-    rate: Rate,
-    contents: Parts,
-) -> Way:
-    sugar = contents.sucrose / contents.total
-    flux = run.power_w / way.heated_m2
-    stir = stir_interval_s(run.celsius, flux, way.viscosity, plan.pan, sugar, wetted=plan.wetted)
+def _way(pan_id: int, flame: Flame, warm: HeatUp, way: Descent, run: Simmer, rate: Rate, stir: Array) -> Way:
     spent = np.diff(run.at_s)
     every = (stir[1:] + stir[:-1]) / 2
     continuous = float(np.sum(spent[every < CONTINUOUS_S]))

@@ -6,7 +6,10 @@ import select
 import signal
 import time
 
+from mulvek.core.stove.events import Note
+from mulvek.store.database import Database
 from mulvek.store.samples import Samples
+from mulvek.store.stove import Stove
 from mulvek.web.app import create_app
 from tests.conftest import KADHAI, MILK, words
 
@@ -14,15 +17,12 @@ KILLS = 200
 
 
 def writer(path, batch: int, round_: int, pipe: int) -> None:
-    """In a process of its own: log and stream, and say what was acknowledged."""
-    app = create_app(path)
-    client, db = app.test_client(), app.extensions["mulvek_database"]
-    i = 0
+    """In a process of its own: log and stream as the server does, and say what is on disk."""
+    db, i = Database(path), 0
     while True:
-        text = f"{round_}.{i}"
-        answer = client.post(f"/api/stove/batches/{batch}/events", json={"event": {"kind": "note", "text": text}})
-        assert answer.status_code == 201
-        at = 2_000_000_000.0 + round_ * 1000 + i
+        text, at = f"{round_}.{i}", 2_000_000_000.0 + round_ * 1000 + i
+        with db.writing() as session:
+            Stove(session).append(batch, Note(text), at, at)
         with db.writing(streaming=True) as session:
             Samples(session).append(batch, {"scale": [(at, 1.0)], "probe": [(at, 99.0)]})
         os.write(pipe, f"{text}\n".encode())

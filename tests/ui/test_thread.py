@@ -77,7 +77,7 @@ def test_plan_drag_light_read_off_weigh_book(kitchen: Page, kitchen_url: str):
     clean(page)
     page.get_by_role("button", name="The flame is on").click()
     expect(page.get_by_role("heading", name="Test basundi")).to_be_visible()
-    page.get_by_role("button", name=re.compile("First boil")).click()
+    page.get_by_role("button", name=re.compile("First boil")).last.click()
     expect(page.get_by_text("minutes to the stop").filter(visible=True).first).to_be_visible()
     clean(page)
     page.locator("button.depth.expected").click()

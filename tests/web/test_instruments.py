@@ -97,7 +97,7 @@ def test_a_recording_is_played_again_and_the_lines_can_be_had_in_three_forms(tmp
         rows = list(csv.DictReader(io.StringIO(urllib.request.urlopen(device + "/readings.csv").read().decode())))
         assert [r["scale"] for r in rows] == ["3.0", "2.99", "2.98"] and rows[2]["probe"] == ""
         with urllib.request.urlopen(device + "/lines?after=1") as lines:
-            assert json.loads(lines.readline()) == {"n": 2, "at_s": 1.0, "scale": 2.99, "probe": 99.2}
+            assert json.loads(lines.readline()) == {"n": 2, "at_s": 0.05, "scale": 2.99, "probe": 99.2}
         request = urllib.request.Request(device + "/events", headers={"Last-Event-ID": "2"})
         with urllib.request.urlopen(request) as events:
             assert [events.readline() for _ in range(4)][2:] == [b"id: 3\n", b"event: reading\n"]

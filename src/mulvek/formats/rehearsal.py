@@ -6,7 +6,7 @@ from pydantic import Field
 
 from ..core.errors import BadInput
 from ..core.quantities import Measures, parse
-from ..core.rehearsal.account import Account
+from ..core.rehearsal.account import Lesson
 from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
 from ..core.rehearsal.pan import SimPan
 from ..core.rehearsal.score import Score
@@ -116,22 +116,6 @@ class RehearsalsOut(Out):
     rehearsals: list[RehearsalLine]
 
 
-class ScoreOut(Out):
-    points: float
-    parts: dict[str, float]
-    yield_kg: float
-    off_target: float
-    scorch: float
-    lumps: float
-    split: bool
-    spilt_kg: float
-    side_kg: float
-    grit_kg: float
-    standing_s: float
-    total_s: int
-    colour: str
-
-
 class ActOut(Out):
     at_s: int
     kind: str
@@ -141,7 +125,7 @@ class ActOut(Out):
 class RunOut(Out):
     """One run: its score, what was in the pan along it, and what was done."""
 
-    score: ScoreOut
+    score: Score
     boiled_at_s: int | None
     at_s: list[int]
     mass_kg: list[float]
@@ -150,18 +134,12 @@ class RunOut(Out):
     @classmethod
     def of(cls, pan: SimPan, score: Score) -> "RunOut":
         return cls(
-            score=ScoreOut.model_validate(score),
+            score=score,
             boiled_at_s=pan.boiled_at_s,
             at_s=[m.at_s for m in pan.marks],
             mass_kg=[m.mass_kg for m in pan.marks],
             acts=[ActOut(at_s=a.at_s, kind=a.kind, flame=a.flame) for a in pan.acts],
         )
-
-
-class LessonOut(Out):
-    what: str
-    points: float
-    standing_s: float
 
 
 class AccountOut(Out):
@@ -177,8 +155,4 @@ class AccountOut(Out):
     truth: list[str]
     yours: RunOut
     expert: RunOut
-    lessons: list[LessonOut]
-
-    @staticmethod
-    def lessons_of(told: Account) -> list[LessonOut]:
-        return [LessonOut.model_validate(lesson) for lesson in told.lessons]
+    lessons: list[Lesson]

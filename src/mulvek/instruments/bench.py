@@ -155,7 +155,7 @@ class Replay(Bench):
         began = time.monotonic()
         first = self.recorded[0].at_s if self.recorded else 0.0
         for line in self.recorded:
-            due = began + (line.at_s - first) / self.speed
-            if stop.wait(max(0.0, due - time.monotonic())):
+            at = (line.at_s - first) / self.speed
+            if stop.wait(max(0.0, began + at - time.monotonic())):
                 return
-            self.put(dict(line.values), line.at_s)
+            self.put(dict(line.values), at)

@@ -117,20 +117,25 @@ class BatchRow(Base):
     verdict: Mapped[str | None]
 
 
-class EventRow(Base):
-    """One happening of a batch: number in the batch, when, what. ``key`` is the sender's own, so that a
+class Happened:
+    """Columns of a happening: its number among its like, when, what. ``key`` is the sender's own, so that a
     repeated sending is not a second happening."""
 
-    __tablename__ = "event"
-    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
     id: Mapped[int] = mapped_column(primary_key=True)
-    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
     number: Mapped[int]
     at_s: Mapped[float]
     recorded_at_s: Mapped[float]
     kind: Mapped[str]
     data: Mapped[dict[str, Any]] = mapped_column(JSON)
     key: Mapped[str | None]
+
+
+class EventRow(Happened, Base):
+    """One happening of a batch."""
+
+    __tablename__ = "event"
+    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
 
 
 class CurdBatchRow(Base):
@@ -153,19 +158,12 @@ class CurdBatchRow(Base):
     ln_ratio: Mapped[float | None]
 
 
-class CurdEventRow(Base):
-    """One happening of a curd batch; columns as in ``event``."""
+class CurdEventRow(Happened, Base):
+    """One happening of a curd batch."""
 
     __tablename__ = "curd_event"
     __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
-    id: Mapped[int] = mapped_column(primary_key=True)
     batch_id: Mapped[int] = mapped_column(ForeignKey("curd_batch.id", ondelete="CASCADE"))
-    number: Mapped[int]
-    at_s: Mapped[float]
-    recorded_at_s: Mapped[float]
-    kind: Mapped[str]
-    data: Mapped[dict[str, Any]] = mapped_column(JSON)
-    key: Mapped[str | None]
 
 
 class InstrumentRow(Base):
@@ -221,16 +219,9 @@ class RehearsalRow(Base):
     points: Mapped[float | None]
 
 
-class RehearsalEventRow(Base):
-    """One happening of a rehearsal; ``at_s`` is kitchen time. Columns as in ``event``."""
+class RehearsalEventRow(Happened, Base):
+    """One happening of a rehearsal; ``at_s`` is kitchen time."""
 
     __tablename__ = "rehearsal_event"
     __table_args__ = (UniqueConstraint("rehearsal_id", "number"), UniqueConstraint("rehearsal_id", "key"))
-    id: Mapped[int] = mapped_column(primary_key=True)
     rehearsal_id: Mapped[int] = mapped_column(ForeignKey("rehearsal.id", ondelete="CASCADE"))
-    number: Mapped[int]
-    at_s: Mapped[float]
-    recorded_at_s: Mapped[float]
-    kind: Mapped[str]
-    data: Mapped[dict[str, Any]] = mapped_column(JSON)
-    key: Mapped[str | None]

@@ -245,7 +245,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             truth=_truth(rehearsal, pan),
             yours=RunOut.of(pan, told.score),
             expert=RunOut.of(told.expert, told.expert_score),
-            lessons=AccountOut.lessons_of(told),
+            lessons=list(told.lessons),
         )
         accounts[rehearsal.id] = found
         return found

@@ -895,7 +895,7 @@ export interface components {
             /** Id */
             id: number;
             /** Lessons */
-            lessons: components["schemas"]["LessonOut"][];
+            lessons: components["schemas"]["Lesson"][];
             /** Level */
             level: number;
             /** Level Says */
@@ -2573,8 +2573,11 @@ export interface components {
             /** Sugars */
             sugars: components["schemas"]["Choice"][];
         };
-        /** LessonOut */
-        LessonOut: {
+        /**
+         * Lesson
+         * @description One thing done differently: what it would have been worth, points, and how much longer it stands, s.
+         */
+        Lesson: {
             /** Points */
             points: number;
             /** Standing S */
@@ -3566,7 +3569,7 @@ export interface components {
             boiled_at_s: number | null;
             /** Mass Kg */
             mass_kg: number[];
-            score: components["schemas"]["ScoreOut"];
+            score: components["schemas"]["Score"];
         };
         /**
          * RunningStep
@@ -3604,8 +3607,11 @@ export interface components {
             /** Values */
             values: number[];
         };
-        /** ScoreOut */
-        ScoreOut: {
+        /**
+         * Score
+         * @description Points of 100, whole and by part, with the facts behind them. kg, s; ``off_target`` is a share.
+         */
+        Score: {
             /** Colour */
             colour: string;
             /** Grit Kg */

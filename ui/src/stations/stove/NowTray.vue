@@ -107,7 +107,7 @@ const icon = computed(() => {
   display: flex;
   align-items: center;
   gap: 26px;
-  min-height: 120px;
+  min-height: 108px;
 }
 .hands {
   padding-left: 6px;

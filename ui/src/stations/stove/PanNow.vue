@@ -66,7 +66,7 @@ const hands = computed(() => {
           </h2>
           <p>{{ past !== null ? 'minutes past the stop' : big.of }}</p>
           <p class="range">{{ minutes(big.range.low) }}–{{ minutes(big.range.high) }}</p>
-          <p v-if="sinceBoil !== null" class="soft small">
+          <p v-if="sinceBoil !== null && !narrow" class="soft small">
             {{ minutes(sinceBoil) }} min since the first boil
           </p>
         </div>
@@ -87,7 +87,7 @@ const hands = computed(() => {
         :stop-concentration="batch.concentration"
         :flame="onFire && !paused ? batch.flame : undefined"
         :height="narrow ? 300 : 352"
-        :largest-scale="narrow ? 1050 : undefined"
+        :largest-scale="narrow ? 940 : undefined"
         :stirred="hands?.share ?? null"
         quiet
       />
@@ -110,7 +110,9 @@ const hands = computed(() => {
       />
       <span>
         Done when, hot, it {{ stageDoes(batch.stop_spoon_stage) }}: {{ batch.stop_sign }}.
-        <template v-if="batch.last_change"> Last reading: {{ batch.last_change }}.</template>
+        <template v-if="batch.last_change && !narrow">
+          Last reading: {{ batch.last_change }}.</template
+        >
       </span>
     </p>
   </section>
@@ -192,7 +194,7 @@ const hands = computed(() => {
 }
 .narrow .figures {
   align-self: end;
-  padding-top: 12px;
+  padding-top: 6px;
 }
 .levels dt {
   font-size: 15px;

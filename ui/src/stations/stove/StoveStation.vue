@@ -229,6 +229,22 @@ useKeys([
           </p>
         </div>
         <div class="acts">
+          <button
+            v-if="batch.phase === 'heating'"
+            type="button"
+            class="plate line"
+            @click="firstBoil"
+          >
+            First boil <kbd>B</kbd>
+          </button>
+          <template v-if="batch.phase === 'boiling'">
+            <button type="button" class="plate line" @click="tell({ kind: 'stirred' })">
+              Stirred <kbd>S</kbd>
+            </button>
+            <button type="button" class="plate line" @click="tell({ kind: 'scraped' })">
+              Scraped <kbd>C</kbd>
+            </button>
+          </template>
           <button v-if="sugarLeft > 0 && onFire" type="button" class="plate line" @click="sugarIn">
             Sugar in <kbd>I</kbd>
           </button>
@@ -295,12 +311,12 @@ useKeys([
 }
 .doing {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 330px 158px;
-  gap: 28px;
+  grid-template-columns: minmax(0, 1fr) 292px 262px;
+  gap: 24px;
 }
 .log-side {
   border-left: 1px solid var(--ridge);
-  padding-left: 26px;
+  padding-left: 22px;
 }
 .log li {
   display: flex;
@@ -333,13 +349,14 @@ useKeys([
 }
 .acts {
   display: grid;
+  grid-template-columns: 1fr 1fr;
   align-content: start;
   gap: 8px;
 }
 .acts .plate {
-  min-height: 40px;
-  padding-inline: 10px;
-  font-size: 16px;
+  min-height: 46px;
+  padding-inline: 6px;
+  font-size: 15.5px;
 }
 .problem .plate {
   min-height: 40px;
@@ -369,9 +386,6 @@ useKeys([
   .log-side {
     border: 0;
     padding: 0;
-  }
-  .acts {
-    grid-template-columns: 1fr 1fr;
   }
 }
 </style>

@@ -74,7 +74,7 @@ def fixed_stop(plan: ReducePlan) -> Stop:
 
 def _in_pan(plan: ReducePlan, pan_id: int, rate: Callable[[Flame], Rate]) -> list[Way]:
     """The flames that this pan takes, gentlest first. Steam, contents and walls are the same for all."""
-    headroom(plan.elsewhere(flame="gentle"))
+    headroom(plan, "gentle")
     warm = warm_up(plan, steps=9)
     gone = float(plan.goal_parts.water) - stop_water_kg(plan)
     if gone <= warm.steam_kg:
@@ -85,8 +85,7 @@ def _in_pan(plan: ReducePlan, pan_id: int, rate: Callable[[Flame], Rate]) -> lis
     runs: dict[Flame, tuple[Simmer, Rate]] = {}
     for flame in FLAMES:
         try:
-            if flame != "gentle":
-                headroom(plan.elsewhere(flame=flame))
+            headroom(plan, flame)
             run = simmer(way, warm.celsius, fire_under(plan, flame))
         except KitchenError:
             continue

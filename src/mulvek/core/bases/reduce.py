@@ -26,6 +26,7 @@ from ..cautions import (
     wet_first,
 )
 from ..errors import Impossible
+from ..heat import Flame
 from ..materials.density import volume_m3
 from ..materials.parts import Parts
 from ..quantities import say
@@ -181,28 +182,28 @@ def forecast(plan: ReducePlan) -> Forecast:
     )
 
 
-def headroom(plan: ReducePlan) -> Headroom:
-    """How far the first boil climbs.
+def headroom(plan: ReducePlan, flame: Flame | None = None) -> Headroom:
+    """How far the first boil climbs, on the plan's flame or on another.
 
     :raises Impossible: field "pan", when the milk or its boil does not fit.
     """
-    shape, start = plan.pan.shape, plan.base_m3
+    shape, start, flame = plan.pan.shape, plan.base_m3, flame or plan.flame
     brim = capacity_m3(shape)
     if plan.sugar_time == "start" and plan.sugar_kg:
         start = float(volume_m3(plan.goal_parts, plan.kitchen.milk_c))
-    most = brim / (1 + CLIMB[plan.flame])
+    most = brim / (1 + CLIMB[flame])
     if start > most:
         why = (
             f"holds {say(brim, 'volume')} to the brim"
             if start > brim
-            else f"boils over with more than {say(most, 'volume')} on a {plan.flame} flame"
+            else f"boils over with more than {say(most, 'volume')} on a {flame} flame"
         )
         raise Impossible(
             "pan",
             f"{plan.pan.name} {why}; this is {say(start, 'volume')}.",
             "Take a larger pan or less milk.",
         )
-    climb = float(shape.depth_m(start * (1 + CLIMB[plan.flame])))
+    climb = float(shape.depth_m(start * (1 + CLIMB[flame])))
     return Headroom(climb, shape.height_m - climb, most)
 
 

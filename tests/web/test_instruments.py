@@ -71,6 +71,13 @@ def test_paired_read_silent_and_on_again_after_a_killed_server(tmp_path):
             scale = until(lambda: [c for c in ask(f"{url}/api/book/{batch}/samples")["channels"] if c["count"] > 12])
             gaps = [b - a for a, b in zip(scale[0]["at_s"], scale[0]["at_s"][1:], strict=False)]
             assert max(gaps) < 2.0, "a second was lost while the server was dead"
+            # the other pan's batch ends: its instruments are let go by themselves
+            other = ask(url + "/api/stove")["batches"][0]["id"]
+            theirs = f"{url}/api/stove/batches/{other}"
+            assert ask(theirs + "/instruments", {"url": device})["instruments"]
+            for kind in ({"kind": "off"}, {"kind": "weighed", "mass_kg": 1.2}):
+                ask(theirs + "/events", {"event": kind})
+            until(lambda: not ask(theirs + "/instruments")["instruments"])
             process.kill()
             until(lambda: not ask(path)["instruments"][0]["connected"])
             until(lambda: ask(path)["instruments"][0]["channels"][0]["silent_s"])

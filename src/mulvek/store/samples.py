@@ -12,6 +12,7 @@ from .chunks import Array, pack, unpack
 from .tables import BatchRow, InstrumentRow, SampleChunkRow
 
 CHUNK_SAMPLES, CHUNK_S = 300, 900.0
+LONGEST_S = 24 * 3600.0
 EMPTY = (np.empty(0), np.empty(0))
 
 
@@ -115,6 +116,16 @@ class Samples:
             .where(InstrumentRow.ended_at.is_(None), ~BatchRow.finished)
         )
         return list(self.session.scalars(found))
+
+    def listening(self, instrument_id: int, now_s: float) -> InstrumentRow | None:
+        """An instrument that is still to be heard; it is let go once its batch is over, or after a day."""
+        row = self.session.get(InstrumentRow, instrument_id)
+        if row is None or row.ended_at is not None:
+            return None
+        if now_s - row.paired_at > LONGEST_S or self.session.get_one(BatchRow, row.batch_id).finished:
+            row.ended_at = now_s
+            return None
+        return row
 
     def row(self, instrument_id: int) -> InstrumentRow | None:
         return self.session.get(InstrumentRow, instrument_id)

@@ -208,8 +208,8 @@ class Readers:
         now = self.clock()
         with self.db.writing(streaming=True) as session:
             samples = Samples(session)
-            row = samples.row(row_id)
-            if row is None or row.ended_at is not None:
+            row = samples.listening(row_id, now)
+            if row is None:
                 return False
             if line.n <= row.last_n:
                 return True
@@ -221,25 +221,23 @@ class Readers:
         for channel, value in line.values.items():
             heard.recent.setdefault(channel, deque(maxlen=KEPT)).append((at, value))
         if at - heard.read_at_s >= READ_EVERY_S:
-            return self._read(heard, f"line-{row_id}-{on}-{line.n}"[:64], tare, at, now)
+            self._read(heard, f"line-{row_id}-{on}-{line.n}"[:64], tare, at, now)
         return True
 
-    def _read(self, heard: Heard, key: str, tare_kg: float, at: float, now: float) -> bool:
-        """Let the surest channel speak for the water, if it is steady; false once the batch is over."""
+    def _read(self, heard: Heard, key: str, tare_kg: float, at: float, now: float) -> None:
+        """Let the surest channel speak for the water that is left, if it is steady."""
         channel = speaks([c for c in heard.channels if heard.recent.get(c)])
         if channel is None:
-            return True
+            return
         times, values = zip(*heard.recent[channel], strict=True)
         value = settled(CHANNELS[channel], times, values, at)
         reading = as_reading(CHANNELS[channel], value, tare_kg) if value is not None else None
         if reading is None:
-            return True
-        phase: str = "boiling"
+            return
         try:
             with self.db.writing() as session:
                 stove = Stove(session)
-                phase = stove.batch(heard.batch_id).state(now).phase
-                if phase == "boiling":
+                if stove.batch(heard.batch_id).state(now).phase == "boiling":
                     stove.append(heard.batch_id, reading, min(at, now), now, key)
             heard.asks.pop(channel, None)
         except Unlikely as error:
@@ -248,7 +246,6 @@ class Readers:
             heard.trouble = f"{CHANNELS[channel].name}: {error.message}"
         heard.read_at_s = at
         self.changes.publish()
-        return phase in ("heating", "boiling", "off")
 
     # -- simulated ones -------------------------------------------------------------------------------
 

@@ -84,10 +84,10 @@ def test_paired_read_silent_and_on_again_after_a_killed_server(tmp_path):
             assert "keep trying" in until(lambda: ask(path)["instruments"][0]["trouble"])
 
 
-def test_a_recording_is_played_again_and_the_lines_can_be_had_in_three_forms(tmp_path):
-    recording = tmp_path / "run.csv"
-    recording.write_text("at_s,scale,probe\n0,3.0,99.1\n1,2.99,99.2\n2,2.98,\n")
-    with instruments(None, "--replay", str(recording), "--speed", "20") as (device, _):
+def test_saved_lines_are_played_again_and_the_lines_can_be_had_in_three_forms(tmp_path):
+    saved = tmp_path / "run.csv"
+    saved.write_text("at_s,scale,probe\n0,3.0,99.1\n1,2.99,99.2\n2,2.98,\n")
+    with instruments(None, "--replay", str(saved), "--speed", "20") as (device, _):
         time.sleep(1)
         assert ask(device + "/") | {"session": ""} == {
             "format": "mulvek-lines/1",

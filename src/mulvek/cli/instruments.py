@@ -18,7 +18,7 @@ def add_command(commands: Any) -> None:
     parser.add_argument("--seed", type=int, default=7, help="the same seed gives the same readings")
     parser.add_argument("--speed", type=float, default=1.0, help="1 to 60 times as fast as the clock")
     parser.add_argument("--drop-outs", type=float, default=0.02, help="share of minutes with a gap, 0 to 1")
-    parser.add_argument("--replay", type=Path, metavar="CSV", help="play a recording again instead")
+    parser.add_argument("--replay", type=Path, metavar="CSV", help="play saved lines again instead")
     parser.add_argument("--host", default="127.0.0.1")
     parser.add_argument("--port", type=int, default=8977)
 

@@ -1,4 +1,4 @@
-"""What the stand-ins stand in: a simulated pan that runs by the second, or a recording played again."""
+"""What the stand-ins stand in: a simulated pan that runs by the second, or saved lines played again."""
 
 import threading
 import time
@@ -145,7 +145,7 @@ def _same(a: ReducePlan, b: ReducePlan) -> bool:
 
 
 class Replay(Bench):
-    """A recording played again at its own pace, ``speed`` times as fast."""
+    """Saved lines played again at their own pace, ``speed`` times as fast."""
 
     def __init__(self, recorded: Sequence[Line], speed: float) -> None:
         super().__init__([key for key in CHANNELS if any(key in line.values for line in recorded)])

@@ -66,7 +66,7 @@ def create_instruments(bench: Bench) -> Flask:
 
     def stand() -> tuple[dict[str, str], int]:
         if not isinstance(bench, PanBench):
-            return {"error": "A recording stands in no pan."}, 409
+            return {"error": "Saved lines stand in no pan."}, 409
         try:
             told = _STANDING.validate_json(request.get_data())
             bench.stand_in(told.plan, told.acts, max(0, min(MOST_ACTS_S, told.at_s)), told.water_kg)

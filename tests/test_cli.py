@@ -136,3 +136,18 @@ def test_reckon_curdle_and_strain(capsys, monkeypatch):
     for flags, field in ((["curdle", "--acid", "cola"], "coagulant"), (["strain", "--whey", "lots"], "whey")):
         assert main(["reckon", *flags, "--json"]) == 2
         assert json.loads(capsys.readouterr().out)["field"] == field
+
+
+@pytest.mark.parametrize(
+    ("options", "says"),
+    [
+        (["--only", "spoon"], "only: There is no “spoon”"),
+        (["--level", "9"], "level: There is no such level"),
+        (["--speed", "90"], "speed: It runs 1 to 60 times"),
+        (["--drop-outs", "2"], "drop-outs: That is no share"),
+        (["--replay", "nowhere.csv"], "replay: nowhere.csv cannot be read"),
+    ],
+)
+def test_instruments_name_the_option_that_is_wrong(options, says, capsys):
+    assert main(["instruments", *options]) == 2
+    assert says in capsys.readouterr().err

@@ -135,7 +135,7 @@ def _strain_words(args: argparse.Namespace) -> dict[str, Any]:
 
 def _strain(args: argparse.Namespace) -> int:
     from ..core.curd.hang import strain
-    from ..formats.curd import StrainForecastOut, StrainIn, read_strain
+    from ..formats.strain import StrainForecastOut, StrainIn, read_strain
 
     words = _read(StrainIn, args, _strain_words)
     f = StrainForecastOut.of(strain(read_strain(words, NoLarder())))

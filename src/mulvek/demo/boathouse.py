@@ -16,8 +16,9 @@ from ..core.pans import Pan
 from ..core.stove.curd_run import CurdWeighed, Poured, Remark, StepDone, WheyWeighed
 from ..core.stove.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
 from ..core.vessels import Kadhai, Straight
-from ..formats.curd import CurdleIn, StrainIn, read_curdle, read_strain
+from ..formats.curd import CurdleIn, read_curdle
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..formats.strain import StrainIn, read_strain
 from ..store.curd import Curds
 from ..store.database import Database
 from ..store.larder import Larder

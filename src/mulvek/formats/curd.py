@@ -21,13 +21,12 @@ from ..core.curd.curdle import (
     milk_for_curd,
     wait_for,
 )
-from ..core.curd.fruit import FRUITS, Mixing, check_mixing, cooked, fruit
-from ..core.curd.hang import StrainForecast, StrainPlan
+from ..core.curd.fruit import FRUITS
 from ..core.curd.pieces import USES, Use, use
-from ..core.curd.reasons import curd_reasons, strain_reasons
+from ..core.curd.reasons import curd_reasons
 from ..core.curd.strain import CLOTHS
 from ..core.errors import BadInput
-from ..core.materials.library import Material, material, materials
+from ..core.materials.library import materials
 from ..core.quantities import parse, parse_seconds, say
 from ..core.ranges import Range
 from ..core.why import Why
@@ -271,148 +270,6 @@ class CurdWishOut(Out):
             rinse=say(found.rinse_kg / 998.0, "volume") if found.rinse_kg else "",
             piece=piece,
         )
-
-
-class WheyIn(Body):
-    """Whey collected so far, weighed, and the minutes since it was hung."""
-
-    minutes: float = Field(gt=0, le=2880)
-    whey_g: float = Field(gt=0, le=20_000)
-
-
-class StrainIn(Body):
-    """The words of the straining sentence."""
-
-    yoghurt: Id | Key = Field("yoghurt", description="A yoghurt of the tables, or a number of the Larder's own")
-    amount: Words = Field("1 kg", description="A bare number is g")
-    cloth: Key = "muslin"
-    hung: Literal["hung", "sieve", "weighted"] = "hung"
-    place: Literal["fridge", "counter"] = "fridge"
-    end: Key = Field("shrikhand", description="soft, spoonable, shrikhand, firm; empty when a time is given")
-    time: Words = Field("", description='How long instead of how thick: "10 h"')
-    start_c: float = 8.0
-    acidity: float = Field(0.80, description="% lactic acid: 0.7 fresh and mild, 1.0 a day old")
-    readings: list[WheyIn] = Field(default_factory=list, max_length=40)
-    kitchen: KitchenIn | None = None
-
-
-def read_strain(words: StrainIn, things: Things) -> StrainPlan:
-    """:raises KitchenError: naming the word."""
-    kitchen = words.kitchen.kitchen() if words.kitchen else things.kitchen()
-    yoghurt: Material = (
-        things.ingredient(words.yoghurt) if isinstance(words.yoghurt, int) else material(words.yoghurt, "yoghurt")
-    )
-    seconds = parse_seconds(words.time, "time") if words.time.strip() else None
-    return StrainPlan(
-        yoghurt=yoghurt,
-        amount=Amount.read(words.amount, "amount", "g", kitchen.measures),
-        cloth=words.cloth,
-        hung=words.hung,
-        place_c=kitchen.fridge_c if words.place == "fridge" else kitchen.room_c,
-        kitchen=kitchen,
-        end=None if seconds is not None else words.end or None,
-        seconds=seconds,
-        start_c=words.start_c,
-        acidity=words.acidity,
-        readings=tuple((r.minutes * 60, r.whey_g / 1e3) for r in words.readings),
-    )
-
-
-class EndOut(Out):
-    """A thickness along the way: total solids from, to; seconds from hanging it, None when never."""
-
-    key: str
-    name: str
-    low: float
-    high: float
-    seconds: Range | None
-    sour: bool
-
-
-class StrainForecastOut(Out):
-    """The whole answer; the curve is columns of equal length, one row half an hour."""
-
-    amount: str
-    yoghurt_name: str
-    mass_kg: float
-    place_c: float
-    seconds: Range
-    whey_kg: Range
-    curd_kg: Range
-    total_solids: float
-    acidity: float
-    taste: str
-    too_sour_s: float | None
-    most_whey_kg: float
-    ends: list[EndOut]
-    overnight_solids: float
-    overnight_kg: float
-    overnight_taste: str
-    at_s: list[float]
-    curve_whey_kg: list[float]
-    curve_low_kg: list[float]
-    curve_high_kg: list[float]
-    curve_solids: list[float]
-    curve_acidity: list[float]
-    cautions: list[Caution]
-    whys: dict[str, Why]
-
-    @classmethod
-    def of(cls, f: StrainForecast) -> "StrainForecastOut":
-        plan = f.plan
-        arrays = [n for n in cls.model_fields if n.startswith("curve_") or n == "at_s"]
-        same: tuple[str, ...] = (
-            "seconds",
-            "whey_kg",
-            "curd_kg",
-            "total_solids",
-            "acidity",
-            "taste",
-            "too_sour_s",
-            "most_whey_kg",
-        )
-        same += ("overnight_solids", "overnight_kg", "overnight_taste")
-        return cls(
-            **{name: getattr(f, name) for name in same},
-            **{name: getattr(f, name).tolist() for name in arrays},
-            amount=plan.amount.quantity.understood,
-            yoghurt_name=plan.yoghurt.name,
-            mass_kg=plan.mass_kg,
-            place_c=plan.place_c,
-            ends=[
-                EndOut(key=r.end.key, name=r.end.name, low=r.end.low, high=r.end.high, seconds=r.seconds, sour=r.sour)
-                for r in f.ends
-            ],
-            cautions=list(f.cautions),
-            whys=strain_reasons(f),
-        )
-
-
-class FruitIn(Body):
-    """Fruit and milk to mix. ``concentration``: how many times the milk was boiled down."""
-
-    fruit: Key = "mango-ripe-sweet"
-    fruit_amount: Words = "150 g"
-    milk_amount: Words = "600 g"
-    celsius: float = 8.0
-    concentration: float = 2.0
-    cooked_to: float = Field(1.0, description="Share of the raw fruit's weight left after cooking it down")
-    sugar_share: float = Field(0.0, description="Sugar cooked with it, kg per kg of raw fruit")
-
-
-class FruitOut(Out):
-    """Whether it curdles, and what to do."""
-
-    fruit: str
-    mixing: Mixing
-
-    @classmethod
-    def answer(cls, body: FruitIn, things: Things) -> "FruitOut":
-        measures = things.kitchen().measures
-        what = cooked(fruit(body.fruit), body.cooked_to, body.sugar_share)
-        fruit_kg = Amount.read(body.fruit_amount, "fruit_amount", "g", measures).mass_kg(1050.0)
-        milk_kg = Amount.read(body.milk_amount, "milk_amount", "g", measures).mass_kg(1040.0)
-        return cls(fruit=what.name, mixing=check_mixing(what, fruit_kg, milk_kg, body.celsius, body.concentration))
 
 
 class CoagulantOut(Out):

@@ -25,9 +25,10 @@ from ..core.stove.curd_run import (
     standing_curd,
 )
 from .batch import LogLine, attention_words
-from .curd import CurdForecastOut, CurdleIn, StrainForecastOut, StrainIn
+from .curd import CurdForecastOut, CurdleIn
 from .happenings import HushedIn, Key, MissedIn, SnoozedIn
 from .model import Body, Id, Out
+from .strain import StrainForecastOut, StrainIn
 
 
 class CurdleBegin(Body):

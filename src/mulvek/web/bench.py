@@ -19,17 +19,14 @@ from ..formats.curd import (
     CurdleIn,
     CurdWishIn,
     CurdWishOut,
-    FruitIn,
-    FruitOut,
-    StrainForecastOut,
-    StrainIn,
     answer_curdle,
     curd_choices,
-    read_strain,
 )
 from ..formats.dipstick import sheet, to_pdf, to_svg
+from ..formats.fruit import FruitIn, FruitOut
 from ..formats.model import Out
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+from ..formats.strain import StrainForecastOut, StrainIn, read_strain
 from ..store.database import Database
 from ..store.shelf import read_shelf
 

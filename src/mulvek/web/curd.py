@@ -9,9 +9,10 @@ from pydantic import Field
 from sqlalchemy.orm import Session
 
 from ..core.errors import BadInput, Conflict
-from ..formats.curd import read_curdle, read_strain
+from ..formats.curd import read_curdle
 from ..formats.curd_batch import CurdBatchIn, CurdBatchOut, CurdEventIn, CurdleBegin
 from ..formats.model import Out
+from ..formats.strain import read_strain
 from ..store.curd import CurdBatch, Curds
 from ..store.database import Database
 from ..store.shelf import read_shelf

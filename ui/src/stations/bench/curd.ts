@@ -30,3 +30,26 @@ export const RINSES = [
   { value: '1', text: 'one rinse', does: 'cools it and takes a third of the acid' },
   { value: '2', text: 'two rinses', does: 'cools it to the hand, the taste is clean' },
 ]
+
+/** The words of the curdling sentence as usual. */
+export const CURDLE_FIRST = {
+  amount: '3 L',
+  milk: '',
+  pan: '',
+  burner: '',
+  wait: '3 minutes',
+  acid: 'lemon',
+  strength: '',
+  drain: 'light squeeze',
+  time: '30 minutes',
+  rinses: '2',
+  rinse: '1 L',
+  use: 'sponge',
+  piece: '',
+  binder: '',
+  thin: '2.5',
+  cold: '20',
+  fridge: '',
+  after: '',
+  read: '',
+}

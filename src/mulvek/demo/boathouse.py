@@ -22,6 +22,7 @@ from ..formats.strain import StrainIn, read_strain
 from ..store.curd import Curds
 from ..store.database import Database
 from ..store.larder import Larder
+from ..store.planned import Planned
 from ..store.samples import Samples
 from ..store.shelf import read_shelf
 from ..store.stove import Stove
@@ -231,18 +232,11 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
     happenings += [(off_s, Off()), (off_s + 240.0, Weighed(round(at_off * past.gave, 3)))]
     if past.note:
         happenings.append((off_s + 3600.0, Note(past.note)))
-    plan = told.plan
+    kept = ForecastOut.of(told, words.pan if isinstance(words.pan, int) else None)
+    planned = Planned(past.name, told.plan, words.model_dump(mode="json"), kept.model_dump(mode="json"))
     with db.writing() as session:
         stove = Stove(session)
-        batch_id = stove.light(
-            past.name,
-            plan,
-            words.model_dump(mode="json"),
-            ForecastOut.of(told, words.pan if isinstance(words.pan, int) else None).model_dump(mode="json"),
-            int(str(past.words["pan"])),
-            int(str(past.words["burner"])),
-            lit_s,
-        )
+        batch_id = stove.light(planned, int(str(past.words["pan"])), int(str(past.words["burner"])), lit_s)
         for at, what in sorted(happenings, key=lambda pair: pair[0]):
             if at < now_s - 25.0:
                 stove.append(batch_id, what, at, at)  # type: ignore[arg-type]

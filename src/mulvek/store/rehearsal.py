@@ -33,6 +33,7 @@ from ..core.stove.events import (
 from ..core.stove.rules import check_event
 from .adapters import adapter
 from .larder import Larder
+from .planned import Planned
 from .tables import RehearsalEventRow, RehearsalRow
 
 _KINDS: dict[str, type[Any]] = {
@@ -115,10 +116,7 @@ class Rehearsals:
 
     def begin(
         self,
-        name: str,
-        plan: ReducePlan,
-        words: dict[str, Any],
-        forecast: dict[str, Any],
+        planned: Planned,
         level: int,
         seed: int,
         speed: float,
@@ -134,16 +132,13 @@ class Rehearsals:
                 return again
         row = RehearsalRow(
             kitchen_id=Larder(self.session).row().id,
-            name=name,
             created_at=now_s,
-            plan=adapter(ReducePlan).dump_python(plan, mode="json"),
-            words=words,
-            forecast=forecast,
             level=level,
             seed=seed,
             pace=[[now_s, now_s, speed]],
             finished=False,
             points=None,
+            **planned.columns(),
         )
         self.session.add(row)
         self.session.flush()

@@ -31,6 +31,7 @@ from ..core.stove.running import BatchState, state_of
 from .adapters import adapter
 from .curd import Curds
 from .larder import Larder
+from .planned import Planned
 from .tables import BatchRow, EventRow
 
 
@@ -77,10 +78,7 @@ class Stove:
 
     def light(
         self,
-        name: str,
-        plan: ReducePlan,
-        words: dict[str, Any],
-        forecast: dict[str, Any],
+        planned: Planned,
         pan_id: int,
         burner_id: int,
         now_s: float,
@@ -92,7 +90,7 @@ class Stove:
         """
         if key is not None and (known := self._begun(key)) is not None:
             return known
-        return self._begin(name, plan, words, forecast, pan_id, burner_id, Lit(), now_s, key)
+        return self._begin(planned, pan_id, burner_id, Lit(), now_s, key)
 
     def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
         """Name of the batch that is on a burner, if any; one that is paused has left it."""
@@ -111,10 +109,7 @@ class Stove:
 
     def _begin(
         self,
-        name: str,
-        plan: ReducePlan,
-        words: dict[str, Any],
-        forecast: dict[str, Any],
+        planned: Planned,
         pan_id: int,
         burner_id: int,
         first: Happening,
@@ -124,15 +119,12 @@ class Stove:
         self._free(burner_id, now_s)
         row = BatchRow(
             kitchen_id=Larder(self.session).row().id,
-            name=name,
             created_at=now_s,
-            plan=adapter(ReducePlan).dump_python(plan, mode="json"),
-            words=words,
-            forecast=forecast,
-            flame=plan.flame,
+            flame=planned.plan.flame,
             pan_id=pan_id,
             burner_id=burner_id,
             finished=False,
+            **planned.columns(),
         )
         self.session.add(row)
         self.session.flush()
@@ -143,16 +135,13 @@ class Stove:
         self,
         batch: Batch,
         share: float,
-        name: str,
-        plan: ReducePlan,
-        words: dict[str, Any],
-        forecast: dict[str, Any],
+        planned: Planned,
         pan_id: int,
         burner_id: int,
         now_s: float,
         key: str | None = None,
     ) -> int:
-        """Part of what boils goes on as a batch of its own, under ``plan``. Both are written, or neither."""
+        """Part of what boils goes on as a batch of its own, as ``planned``. Both are written, or neither."""
         if key is not None and (known := self._begun(key)) is not None:
             return known
         state = batch.state(now_s)
@@ -166,7 +155,7 @@ class Stove:
             max(0.02 * state.water_kg * share, share * state.water_sd_kg),
             state.sugar_in_kg * share,
         )
-        made = self._begin(name, plan, words, forecast, pan_id, burner_id, carried, now_s, key)
+        made = self._begin(planned, pan_id, burner_id, carried, now_s, key)
         self._append(batch, PartTaken(share, made), now_s, now_s, None)
         return made
 

@@ -40,6 +40,7 @@ from ..formats.rehearsal import (
     SpeedIn,
 )
 from ..store.database import Database
+from ..store.planned import Planned
 from ..store.rehearsal import Rehearsal, Rehearsals
 from ..store.shelf import read_shelf
 from .stream import Changes
@@ -179,17 +180,13 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             hide(plan, body.level, seed)
             told = ForecastOut.of(forecast(plan), words.pan)
             rehearsals = Rehearsals(session)
-            begun = rehearsals.begin(
+            planned = Planned(
                 f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
                 plan,
                 words.model_dump(mode="json"),
                 told.model_dump(mode="json"),
-                body.level,
-                seed,
-                float(body.speed),
-                now,
-                body.key,
             )
+            begun = rehearsals.begin(planned, body.level, seed, float(body.speed), now, body.key)
             rehearsal = rehearsals.one(begun)
         return shown(rehearsal, now), 201
 

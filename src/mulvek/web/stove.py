@@ -16,6 +16,7 @@ from ..formats.happenings import EventIn, PanSwappedIn, PartIn, PourIn
 from ..formats.model import Out
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..store.database import Database
+from ..store.planned import Planned
 from ..store.shelf import read_shelf
 from ..store.stove import Batch, Stove
 from .pairing import Readers
@@ -71,16 +72,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.writing() as session:
             plan = read_plan(words, read_shelf(session))
             told = ForecastOut.of(forecast(plan), words.pan)
-            batch_id = Stove(session).light(
-                body.name.strip(),
-                plan,
-                words.model_dump(mode="json"),
-                told.model_dump(mode="json"),
-                words.pan,
-                words.burner,
-                now,
-                body.key,
-            )
+            planned = Planned(body.name.strip(), plan, words.model_dump(mode="json"), told.model_dump(mode="json"))
+            batch_id = Stove(session).light(planned, words.pan, words.burner, now, body.key)
             batch = Stove(session).batch(batch_id)
         changes.publish()
         return batch_out(batch, now), 201
@@ -137,9 +130,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
                 "stop": plan.stop.text,
             }
             told = ForecastOut.of(forecast(plan), body.pan).model_dump(mode="json")
-            made = stove.part(
-                batch, body.share, body.name.strip(), plan, words, told, body.pan, body.burner, now, body.key
-            )
+            planned = Planned(body.name.strip(), plan, words, told)
+            made = stove.part(batch, body.share, planned, body.pan, body.burner, now, body.key)
             answer = stove.batch(made)
         changes.publish()
         return batch_out(answer, now), 201

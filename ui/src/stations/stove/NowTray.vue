@@ -42,6 +42,10 @@ const usual = computed<{ text: string; key: string; run: () => void } | null>(()
   return null
 })
 const verb = computed(() => (props.now.due ? VERBS[props.now.due.nudge.answer] : undefined))
+/** Single keys act on the chosen pan: beside a nudge of another they would mislead. */
+const ofChosen = computed(
+  () => props.now.due?.live.of === 'pan' && props.now.due.live.id === props.batch.id,
+)
 const icon = computed(() => {
   const key = props.now.due?.nudge.key ?? ''
   if (['stop', 'off', 'chill', 'paused'].includes(key))
@@ -87,7 +91,7 @@ const icon = computed(() => {
     <div class="verb">
       <template v-if="now.due && verb">
         <button type="button" class="plate" @click="emit('answer', now.due)">
-          {{ verb[0] }} <kbd v-if="verb[1]">{{ verb[1] }}</kbd>
+          {{ verb[0] }} <kbd v-if="verb[1] && ofChosen">{{ verb[1] }}</kbd>
         </button>
         <button type="button" class="touch" @click="emit('later', now.due)">
           {{ now.due.nudge.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }}

@@ -1,0 +1,26 @@
+"""A plan as it is kept when it goes on the fire, real or rehearsed."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from ..core.bases.plan import ReducePlan
+from .adapters import adapter
+
+
+@dataclass(frozen=True, slots=True)
+class Planned:
+    """``words`` is the request it was planned with, ``forecast`` what was told for it."""
+
+    name: str
+    plan: ReducePlan
+    words: dict[str, Any]
+    forecast: dict[str, Any]
+
+    def columns(self) -> dict[str, Any]:
+        """What the tables of batches and of rehearsals keep of it."""
+        return {
+            "name": self.name,
+            "plan": adapter(ReducePlan).dump_python(self.plan, mode="json"),
+            "words": self.words,
+            "forecast": self.forecast,
+        }

@@ -114,7 +114,7 @@ def _sugar_kind(kind: int | str, things: Things) -> Material:
 
 def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
     found = things.ingredient(words.what) if isinstance(words.what, int) else material(words.what, "additions")
-    if found.group in ("milk", "sugar", "fruit", "nut", "vegetable"):
+    if found.group in ("milk", "sugar", "fruit", "nut", "vegetable", "spice", "fat", "water"):
         raise BadInput(
             "additions",
             f"{found.name.capitalize()} does not enrich milk that boils down.",

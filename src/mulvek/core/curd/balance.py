@@ -117,12 +117,14 @@ def split(
     rinse_kg: float = 0.0,
     rinses: int = 1,
     steam_share: float = EVAPORATES,
+    moisture: float | None = None,
 ) -> Balance:
     """One curdling.
 
     :param celsius: of the milk when the acid meets it, 60-97. :param ph: reached, read cold, 4.8-5.9.
     :param acid_water_kg: water that came with ``acid_kg`` of acid. :param rinse_kg: all rinse water,
-        poured in ``rinses`` equal parts.
+        poured in ``rinses`` equal parts. :param moisture: drained until it holds so much water, kg per kg;
+        then ``drain`` does not matter.
     """
     gathered = curdled_share(ph, celsius)
     homogenised, uht = milk.process != "none", milk.process == "uht"
@@ -144,12 +146,16 @@ def split(
     conditions = hold / _HOLD_REF * math.exp(-_PER_K * (celsius - 80)) * math.exp(_PER_PH * (ph - 5.4))
     conditions *= _PROCESS[milk.process]
 
-    def curd_of(water_per_dry: float, strength: float) -> tuple[float, float]:
-        """Mass per kg of milk and moisture at a serum strength."""
-        m = water_per_dry * conditions / (1 + water_per_dry * conditions)
-        return (dry - strength * _BOUND * protein) / (1 - m - strength * m), m
+    def drained(water_per_dry: float) -> float:
+        """Moisture of a curd drained so."""
+        return water_per_dry * conditions / (1 + water_per_dry * conditions)
 
-    wet, wet_m = curd_of(_LIMIT + _WET, serum_solids)
+    def curd_of(m: float, strength: float) -> float:
+        """Mass per kg of milk at a moisture and a serum strength."""
+        return (dry - strength * _BOUND * protein) / (1 - m - strength * m)
+
+    wet_m = drained(_LIMIT + _WET)
+    wet = curd_of(wet_m, serum_solids)
     serum = (wet_m * wet - _BOUND * protein) * (1 + serum_solids)
     rinsed = 1.0
     if rinse_kg > 0 and rinses > 0:
@@ -157,7 +163,8 @@ def split(
         rinsed = (1 - RINSE_MIXES * each / (each + serum)) ** rinses
 
     def parts_of(strength: float) -> CurdParts:
-        mass, m = curd_of(drain.water_per_dry(), strength)
+        m = drained(drain.water_per_dry()) if moisture is None else moisture
+        mass = curd_of(m, strength)
         carried = strength * (m * mass - _BOUND * protein) / solutes
         return CurdParts(
             m * mass,

@@ -12,15 +12,17 @@ from importlib.resources import files
 from typing import Any, Literal, get_args
 
 from ..errors import BadInput
+from .makeup import Makeup, Split, made_up
 from .parts import Parts
 
 Species = Literal["cow", "buffalo", "coconut"]
 """Whose milk: it decides how the solids that are not fat divide."""
 Group = Literal[
     "milk", "plant", "concentrate", "powder", "cream", "yoghurt", "cheese", "khoya",
-    "sugar", "starch", "fruit", "vegetable", "nut",
+    "sugar", "starch", "fruit", "vegetable", "nut", "spice", "fat", "water",
 ]  # fmt: skip
 GROUPS: tuple[Group, ...] = get_args(Group)
+_DAIRY = frozenset({"milk", "concentrate", "powder", "cream", "yoghurt", "cheese", "khoya"})
 
 SNF_SPLIT: Mapping[Species, Parts] = {
     "cow": Parts(casein=2.55, whey=0.60, lactose=4.55, minerals=0.72, other=0.14, acid=0.16),
@@ -76,6 +78,24 @@ class Material:
     allergens: tuple[str, ...] = ()
     ph: float | None = None
     bulk_sd: float = 0.03
+    split: Split = Split()
+
+    @property
+    def dairy(self) -> bool:
+        """Whether its solids that are not fat are milk's."""
+        return self.group in _DAIRY
+
+    @property
+    def makeup(self) -> Makeup:
+        """What a sweet needs to know of it, kg per kg."""
+        return made_up(self.parts, self.split, dairy=self.dairy, soured=self.group == "yoghurt")
+
+    @property
+    def added_sugar(self) -> float:
+        """Sugar that counts as added, kg per kg: of sugars and of sweetened cans; not a fruit's or milk's own."""
+        if self.group not in ("sugar", "concentrate"):
+            return 0.0
+        return float(self.parts.sucrose + self.parts.reducing)
 
     @property
     def total_solids_sd(self) -> float:
@@ -134,6 +154,9 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
         raise ValueError(f"material {key}: no group {row['group']}")
     if abs(parts.total - 1.0) > 1e-12 or min(mass for _, mass in parts.items()) < 0:
         raise ValueError(f"material {key}: the parts do not add up to 100")
+    split = Split(**{part: share / 100 for part, share in row.get("split", {}).items()})
+    if min(mass for _, mass in made_up(parts, split, dairy=False).items()) < -1e-9:
+        raise ValueError(f"material {key}: the split takes more than there is")
     return Material(
         key,
         row["name"],
@@ -150,6 +173,7 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
         tuple(row.get("allergens", ("milk",) if row["group"] in ("milk", "concentrate") else ())),
         row.get("ph"),
         row.get("bulk_sd", 0.03),
+        split,
     )
 
 

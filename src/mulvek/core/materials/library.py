@@ -55,6 +55,9 @@ LABEL_SD = 0.0015
 """Spread of a label's fat and of its SNF, kg per kg, 1 sd."""
 
 
+NO_SPLIT = Split()
+
+
 @dataclass(frozen=True, slots=True)
 class Material:
     """One row of the tables, or a cook's own milk.
@@ -78,7 +81,7 @@ class Material:
     allergens: tuple[str, ...] = ()
     ph: float | None = None
     bulk_sd: float = 0.03
-    split: Split = Split()
+    split: Split = NO_SPLIT
 
     @property
     def dairy(self) -> bool:

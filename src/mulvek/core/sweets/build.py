@@ -132,7 +132,9 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     finish = {key: pct / 100 for key, pct in school.finish.items() if pct > 0}
     extras = {key: Stuff.bare(pantry.thing(key, "finish")) for key in finish}
     carried = mix.added_sugar * mixed if any(key in SUGARS for key in finish) else 0.0
-    done, own = _finished(mix.makeup, mixed, {k: (s, extras[k].makeup.total_solids) for k, s in finish.items()}, carried, school.cook)
+    done, own = _finished(
+        mix.makeup, mixed, {k: (s, extras[k].makeup.total_solids) for k, s in finish.items()}, carried, school.cook
+    )
     over = max(0.0, -own)
     late = _late(finish, done, max(0.0, own))
     into_pan, stuff = blend([(mix, mixed), *((extras[key], kg) for key, kg in late.items())])
@@ -238,9 +240,7 @@ def _finished(
 def _late(finish: Mapping[str, float], done_kg: float, own_kg: float) -> dict[str, float]:
     """kg of each thing that goes in at the end; the sugars share what is still the recipe's own."""
     sugars = sum(share for key, share in finish.items() if key in SUGARS)
-    return {
-        key: own_kg * share / sugars if key in SUGARS else share * done_kg for key, share in finish.items()
-    }
+    return {key: own_kg * share / sugars if key in SUGARS else share * done_kg for key, share in finish.items()}
 
 
 def _kept(stuff: Stuff, into_pan: float, school: School, done: float) -> float:
@@ -268,7 +268,7 @@ def _rows(
             rows.append(Row(b.of.key, b.of.name, b.start_kg, words[b.base.do]))
     letters = {b.letter for b in bases}
     for key, kg in school.mix.items():
-        if key in letters or kg <= 0 or key in pantry.sweets and key not in pantry.things:
+        if key in letters or kg <= 0 or (key in pantry.sweets and key not in pantry.things):
             continue
         thing = milk_of(school, pantry) if key == MILK else pantry.things.get(key)
         if key == "caramel":

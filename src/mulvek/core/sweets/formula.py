@@ -191,9 +191,7 @@ def _pair(value: Any, where: str, low: float = 0.0, high: float = 10000.0) -> Ra
 def _known(row: Mapping[str, Any], where: str, names: frozenset[str]) -> None:
     odd = set(row) - names
     if odd:
-        raise _bad(
-            where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}."
-        )
+        raise _bad(where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}.")
 
 
 _BASE = frozenset({"do", "of", "x", "ts", "water"})
@@ -337,7 +335,9 @@ def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
             _pair(soak.get("hours", [4, 8]), at, 0, 48),
             _word(soak, "kind", at, ""),
         ),
-        None if top is None else Top(_word(top, "of", f"{where}.top"), _number(top, "share", f"{where}.top", 0.01, 10)),
+        None
+        if top is None
+        else Top(_word(top, "of", f"{where}.top"), _number(top, "share", f"{where}.top", 0.01, 10)),
         _number(row, "lose", where, 0.0, 30.0, sweet.get("lose", 3.0)),
         {k: _pair(v, f"{where}.vary.{k}", 0, 100) for k, v in vary.items()},
         _windows(sweet, "sweet") | _windows(row, where),
@@ -356,9 +356,7 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     if not isinstance(row, Mapping):
         raise _bad("sweet", "A sweet is a table.", "Give name, one, many and schools.")
     _known(row, "sweet", _SWEET)
-    schools = {
-        k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()
-    }
+    schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
     if not schools:
         raise _bad("schools", "It has no school.", "Write at least one way of making it.")
     flavours = {}
@@ -372,7 +370,7 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     cautions = row.get("cautions", [])
     tags = row.get("tags", [])
     if not all(isinstance(v, list) and all(isinstance(w, str) for w in v) for v in (cautions, tags)):
-        raise _bad("cautions", "Cautions and tags are lists of words.", "Write [\"frying\", \"nuts\"].")
+        raise _bad("cautions", "Cautions and tags are lists of words.", 'Write ["frying", "nuts"].')
     return Sweet(
         key,
         _word(row, "name", "name"),

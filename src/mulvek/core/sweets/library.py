@@ -55,7 +55,9 @@ def check(sweet: Sweet, pantry: Pantry) -> None:
     for school in sweet.schools.values():
         for step in school.steps:
             if step.caution and step.caution not in HAZARDS:
-                raise BadInput(f"schools.{school.key}.steps", f"There is no caution “{step.caution}”.", "See the list.")
+                raise BadInput(
+                    f"schools.{school.key}.steps", f"There is no caution “{step.caution}”.", "See the list."
+                )
             if isinstance(step.takes, str) and step.takes.startswith("base.") and step.takes[5:] not in school.bases:
                 raise BadInput(f"schools.{school.key}.steps", f"There is no base for “{step.takes}”.", "Name a base.")
         build(sweet, school, pantry)

@@ -57,12 +57,14 @@ CARAMEL_KEEPS = 0.96
 
 @dataclass(frozen=True, slots=True)
 class Boil:
-    """Water to drive off on the fire: ``start_kg`` in, from one share of solids to another; ``of`` what."""
+    """Water to drive off on the fire: ``start_kg`` in, from one share of solids to another; ``of`` which base, or
+    "cook". ``start``: make-up at the start, per kg."""
 
     of: str
     start_kg: float
     from_solids: float
     to_solids: float
+    start: Makeup = field(default_factory=Makeup)
 
     @property
     def end_kg(self) -> float:
@@ -142,7 +144,7 @@ def boiled_down(stuff: Stuff, to_solids: float, of: str) -> Stuff:
         rest,
         makeup=makeup,
         steam_kg=rest.steam_kg + gone / kept,
-        boils=(*rest.boils, Boil(of, 1 / kept, solids, to_solids)),
+        boils=(*rest.boils, Boil(of, 1 / kept, solids, to_solids, stuff.makeup)),
     )
 
 
@@ -200,6 +202,4 @@ def soaked(stuff: Stuff, brix: float, gain: float, ratio: float, reach: float) -
 def handled(stuff: Stuff, loss: float) -> Stuff:
     """What pan, spoon and trimming keep: the make-up stays, the account grows."""
     rest = stuff.per(1 - loss)
-    return replace(
-        rest, makeup=stuff.makeup, added_sugar=stuff.added_sugar, left_kg=rest.left_kg + loss / (1 - loss)
-    )
+    return replace(rest, makeup=stuff.makeup, added_sugar=stuff.added_sugar, left_kg=rest.left_kg + loss / (1 - loss))

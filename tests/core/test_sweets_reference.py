@@ -303,5 +303,7 @@ def test_batch_grows_to_whole_packs_or_leaves_a_rest() -> None:
     assert (grown.buy_kg / 0.515, grown.rest_kg) == (pytest.approx(5), pytest.approx(0.0, abs=1e-9))
     assert grown.finished_kg == pytest.approx(1.470, abs=0.001)
     kept = wish(sweet("peda"), "full-cream", 30, 0.018)
-    assert kept.finished_kg == pytest.approx(0.551, abs=0.001) and kept.rest_kg / 1.03 == pytest.approx(0.39, abs=0.01)
+    assert kept.finished_kg == pytest.approx(0.551, abs=0.001) and kept.rest_kg / 1.03 == pytest.approx(
+        0.39, abs=0.01
+    )
     assert kept.finished_kg == pytest.approx(kept.wanted_kg * (1 + RESERVE)) and GROWS == 1.2

@@ -1,5 +1,6 @@
 """What a sweet costs: ingredients, fuel, a price with margin, and against the shop. Sweets F47, F49."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -46,3 +47,61 @@ def price_with_margin(cost: float, margin: float) -> float:
 def pieces_to_break_even(fixed: float, price: float, cost: float) -> float | None:
     """Pieces that pay the fixed costs; None when a piece earns nothing."""
     return fixed / (price - cost) if price > cost else None
+
+
+@dataclass(frozen=True, slots=True)
+class Prices:
+    """What the cook pays, in the kitchen's money: ``per_kg`` by ingredient, fuel per kg of LPG or per kWh, an own hour.
+
+    ``bought_per_kg``: the same sweet in a shop. ``margin``: share of the price that is to be left.
+    """
+
+    per_kg: Mapping[str, float]
+    fuel: Fuel = "gas"
+    fuel_price: float = 0.0
+    hour: float = 0.0
+    bought_per_kg: float | None = None
+    margin: float = 0.25
+
+
+@dataclass(frozen=True, slots=True)
+class Cost:
+    """Of the whole batch and a piece; ``unpriced``: what has no price and is missing from the sum."""
+
+    ingredients: float
+    unpriced: tuple[str, ...]
+    heat: Heat
+    fuel: float
+    own_time: float
+    total: float
+    each: float
+    each_with_time: float
+    sell_each: float
+    bought_each: float | None
+    saved: float | None
+
+
+def cost(
+    used_kg: Mapping[str, float], prices: Prices, heat: Heat, hands_h: float, pieces: int, finished_kg: float
+) -> Cost:
+    """What a batch costs. ``used_kg`` by ingredient; water is free."""
+    known = {k: kg for k, kg in used_kg.items() if k in prices.per_kg}
+    missing = tuple(k for k in used_kg if k not in prices.per_kg and k != "water" and not k.startswith("base:"))
+    ingredients = sum(kg * prices.per_kg[k] for k, kg in known.items())
+    fuel = prices.fuel_price * (heat.lpg_g / 1e3 if prices.fuel == "gas" else heat.kwh)
+    own = prices.hour * hands_h
+    total, count = ingredients + fuel, max(1, pieces)
+    bought = None if prices.bought_per_kg is None else prices.bought_per_kg * finished_kg
+    return Cost(
+        ingredients,
+        missing,
+        heat,
+        fuel,
+        own,
+        total,
+        total / count,
+        (total + own) / count,
+        price_with_margin((total + own) / count, prices.margin),
+        None if bought is None else bought / count,
+        None if bought is None else bought - total,
+    )

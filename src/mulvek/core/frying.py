@@ -26,7 +26,7 @@ def centre_sets_s(radius_m: float, start_c: float = 25.0) -> float:
 
 def browns_s(celsius: float, sugar_pct: float = 3.0) -> float:
     """Until it is brown in fat of this heat, s; ``sugar_pct`` of the dough."""
-    minutes = BROWN_MIN * BROWN_Q10 ** (-(celsius - BROWN_C) / 10) * math.exp(-0.08 * sugar_pct)
+    minutes = BROWN_MIN * math.pow(BROWN_Q10, -(celsius - BROWN_C) / 10) * math.exp(-0.08 * sugar_pct)
     return 60 * minutes
 
 

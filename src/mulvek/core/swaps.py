@@ -67,9 +67,18 @@ class _Problem:
     most: Array
     normal: tuple[Array, Array]
     harder: tuple[Array, Array]
+    evaporates: bool
 
     @classmethod
-    def of(cls, target: Makeup, mass_kg: float, things: Sequence[Thing], most: Sequence[float], split: bool) -> Self:
+    def of(
+        cls,
+        target: Makeup,
+        mass_kg: float,
+        things: Sequence[Thing],
+        most: Sequence[float],
+        split: bool,
+        evaporates: bool = True,
+    ) -> Self:
         tolerance = (_SPLIT_TOLERANCE if split else _TOLERANCE) * mass_kg
         wanted = rows_of(target, split) * mass_kg
         columns = np.column_stack([*(rows_of(t.makeup, split) for t in things), np.zeros(len(wanted))])
@@ -85,7 +94,7 @@ class _Problem:
         double = 1 / tolerance
         double[-2] *= 2
         limits = np.array([*most, np.inf])
-        return cls(columns, wanted, tolerance, limits, equations(1 / tolerance), equations(double))
+        return cls(columns, wanted, tolerance, limits, equations(1 / tolerance), equations(double), evaporates)
 
     def solve(self, chosen: NDArray[np.intp]) -> Array:
         """Amounts and steam for every row of ``chosen`` (columns by number); NaN where one of them is not wanted."""
@@ -102,11 +111,11 @@ class _Problem:
         return full @ self.columns.T - self.wanted
 
     def _solve(self, chosen: NDArray[np.intp], gram: Array, right: Array) -> Array:
-        last = np.full((len(chosen), 1), len(gram) - 1)
-        wet = np.hstack([chosen, last])
-        x = _at_once(gram, right, wet)
-        dry = np.hstack([_at_once(gram, right, chosen), np.zeros((len(chosen), 1))])
-        x = np.where(x[:, -1:] < 0, dry, x)
+        x = np.hstack([_at_once(gram, right, chosen), np.zeros((len(chosen), 1))])
+        if self.evaporates:
+            last = np.full((len(chosen), 1), len(gram) - 1)
+            wet = _at_once(gram, right, np.hstack([chosen, last]))
+            x = np.where(wet[:, -1:] < 0, x, wet)
         over = np.any(x[:, :-1] > self.most[chosen], axis=1)
         for i in np.flatnonzero(over):
             x[i] = self._within(chosen[i], gram, right)
@@ -119,13 +128,14 @@ class _Problem:
         g, r = gram[np.ix_(full, full)], right[full]
         limits = self.most[chosen]
         capped = [(False, True) if np.isfinite(limit) else (False,) for limit in limits]
-        for pattern in itertools.product(*capped, (False, True)):
+        for pattern in itertools.product(*capped, (False, True) if self.evaporates else (True,)):
             held = np.array(pattern)
             x = np.where(held, np.append(limits, 0.0), 0.0)
             x[~held] = np.linalg.solve(g[np.ix_(~held, ~held)], r[~held] - g[np.ix_(~held, held)] @ x[held])
             slope = g @ x - r
             inside = np.all(x[:-1] <= limits + 1e-12) and np.all(x >= -1e-12)
-            if inside and np.all(slope[:-1][held[:-1]] <= 1e-9) and (not held[-1] or slope[-1] >= -1e-9):
+            dry = not held[-1] or not self.evaporates or slope[-1] >= -1e-9
+            if inside and dry and np.all(slope[:-1][held[:-1]] <= 1e-9):
                 return np.maximum(x, 0.0)
         return np.full(len(full), np.nan)
 
@@ -183,7 +193,8 @@ class Swap:
 
     @property
     def good(self) -> bool:
-        return self.worst <= 1.0
+        """Whether it is a match at all; one that is not says so."""
+        return self.exact.worst <= 1.0
 
 
 def _minutes(things: Sequence[Thing], amounts: Sequence[float], steam_kg: float) -> float:
@@ -243,18 +254,19 @@ def swaps(
     *,
     split: bool = False,
     want: int = 3,
+    evaporates: bool = True,
 ) -> list[Swap]:
     """The best substitutes for ``mass_kg`` of a make-up, best first, each of other things than the ones before.
 
     :param house: what may be used. :param most: kg at hand of each, by key; plenty where it is not named.
-    :param split: match casein and whey protein apart, as curds ask.
+    :param split: match casein and whey protein apart, as curds ask. :param evaporates: false where nothing is boiled.
     :raises BadInput: field "ingredient", when there is nothing to try.
     """
     things = _likely(target, house, split)
     if not things:
         raise BadInput("ingredient", "There is nothing in the Larder to try.", "Add powders, creams or milks there.")
     limits = [(most or {}).get(t.key, np.inf) for t in things]
-    problem = _Problem.of(target, mass_kg, things, limits, split)
+    problem = _Problem.of(target, mass_kg, things, limits, split, evaporates)
     found: list[tuple[float, tuple[Thing, ...], Fit]] = []
     for chosen in _handfuls(len(things)):
         x = problem.solve(chosen)

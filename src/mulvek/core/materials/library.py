@@ -142,7 +142,7 @@ def own_milk(
         species,
         group="plant" if plant else "milk",
         flags=(*flags, "plant") if plant else flags,
-        allergens=() if plant else ("milk",),
+        allergens=("coconut",) if plant else ("milk",),
     )
 
 

@@ -125,7 +125,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
             part = pantry.sweets[key]
             made = build(part, part.usual, replace(pantry, ready={}), depth + 1)
             nested.append(made)
-            return made.stuff
+            return replace(made.stuff, boils=tuple(replace(b, of=f"part.{key}") for b in made.stuff.boils))
         raise BadInput("mix", f"There is no “{key}” to build from.", "Use an ingredient, a base or a sweet.")
 
     mixed, mix = blend((stuff_of(key), kg) for key, kg in school.mix.items())

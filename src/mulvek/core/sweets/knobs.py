@@ -6,6 +6,7 @@ beyond the school's own ``vary`` is built all the same, and said.
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from typing import Any
 
 from ..errors import BadInput
 from .formula import School, Sweet
@@ -52,15 +53,16 @@ def _changed(school: School, place: str, value: float) -> School:
         changed = dict(getattr(school, head)) | {rest: value}
         if head == "mix" and not sum(changed.values()) > 0:
             raise BadInput(place, "Nothing is mixed.", "Leave at least one thing in.")
-        return replace(school, **{head: changed})
+        return replace(school, mix=changed) if head == "mix" else replace(school, finish=changed)
     if place in ("cook", "lose"):
         _within(place, value, *_LIMITS[place])
-        return replace(school, **{place: value})
-    part = getattr(school, head, None) if place in _INNER else None
+        return replace(school, cook=value) if place == "cook" else replace(school, lose=value)
+    part: Any = getattr(school, head, None) if place in _INNER else None
     if part is None:
         raise BadInput(place, "This school has nothing of that kind to change.", "Change one of its own numbers.")
     _within(place, value, *_INNER[place])
-    return replace(school, **{head: replace(part, **{rest: value})})
+    whole: dict[str, Any] = {head: replace(part, **{rest: value})}
+    return replace(school, **whole)
 
 
 def _within(place: str, value: float, low: float, high: float) -> None:

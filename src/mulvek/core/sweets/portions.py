@@ -12,6 +12,7 @@ from ..materials.density import density_kg_m3
 from ..moulds import grams_in
 from ..slabs import slab_piece_kg
 from .build import Built
+from .stuff import Thing
 
 RESERVE = 0.02
 GROWS = 1.20
@@ -49,17 +50,16 @@ class Lead:
     pack_kg: float | None
 
 
-def lead_of(built: Built, packs: Mapping[str, float], bulk_kg_m3: Mapping[str, float]) -> Lead:
+def lead_of(built: Built, packs: Mapping[str, float], things: Mapping[str, Thing]) -> Lead:
     """The milk (all of it together), else yoghurt, powder or the largest ingredient."""
-    bought = built.stuff.bought
-    milk = next((b.of.key for b in built.bases if b.of.milk and b.ready is None and b.of.key in bought), None)
-    for key in (milk, *sorted(bought, key=lambda k: -bought[k])):
-        if key is None or key in ("water", "white-sugar") or key.startswith("base:"):
-            continue
-        usual = PACK_M3 * bulk_kg_m3.get(key, 1e3) if key == milk else PACK_KG
-        return Lead(key, bought[key], packs.get(key, usual))
-    key = max(bought, key=lambda k: bought[k])
-    return Lead(key, bought[key], None)
+    bought = {k: kg for k, kg in built.stuff.bought.items() if k not in ("water", "white-sugar")}
+    mine = {k: kg for k, kg in bought.items() if not k.startswith("base:")} or bought or dict(built.stuff.bought)
+    milks = {k: kg for k, kg in mine.items() if k in things and things[k].milk}
+    key = max(milks or mine, key=lambda k: mine[k])
+    if key.startswith("base:"):
+        return Lead(key, mine[key], None)
+    usual = PACK_M3 * things[key].bulk_kg_m3 if key in milks else PACK_KG
+    return Lead(key, mine[key], packs.get(key, usual))
 
 
 @dataclass(frozen=True, slots=True)

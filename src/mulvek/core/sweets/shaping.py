@@ -1,0 +1,212 @@
+"""Slabs in trays and balls in syrup or fat, sized for this batch."""
+
+import math
+from dataclasses import dataclass
+
+from ..curd import soak as sk
+from ..curd.pieces import USES, most_in_pan
+from ..curd.syrup import syrup_boils_c
+from ..frying import GENTLE_C, browns_s, centre_sets_s, fat_c, fat_taken_kg
+from ..kitchen import Kitchen
+from ..materials.density import density_kg_m3
+from ..pans import Pan
+from ..ranges import Range
+from ..slabs import THICK_M, Grid, grid_for, grid_of, slab_thick_m
+from .build import Built
+from .portions import FIRM_C, slab_density_kg_m3
+
+CURVE_H = (0.0, 0.5, 1.0, 2.0, 3.0, 4.0, 6.0, 8.0, 12.0)
+GAIN_LN_SD, SUGAR_SD = 0.15, 0.05
+BOIL_S = {"sponge": 16 * 60.0, "poached": 15 * 60.0, "fried": 0.0}
+REST_D = {"sponge": sk.RESTING, "poached": sk.RESTING, "fried": sk.WARM}
+
+
+@dataclass(frozen=True, slots=True)
+class SlabAnswer:
+    """A mass in a tray: m, how it is cut, and what a piece weighs, kg; ``word``: whether the tray suits."""
+
+    length_m: float
+    width_m: float
+    thick_m: float
+    grid: Grid
+    each_kg: float
+    word: str
+
+
+def slab_answer(built: Built, finished_kg: float, tray: tuple[float, float] | None, wanted: int | None) -> SlabAnswer:
+    """In the cook's tray, or in one laid out for the thickness; cut for the pieces wanted or to the usual size."""
+    density = slab_density_kg_m3(built)
+    piece = built.school.piece
+    long, wide = (mm / 1e3 for mm in piece.cut_mm)
+    if tray is None:
+        area = finished_kg / (density * piece.thick_mm / 1e3)
+        across = max(1, round(math.sqrt(area / 1.25) / wide))
+        width = across * wide
+        tray = (area / width, width)
+    thick = slab_thick_m(finished_kg, density, *tray)
+    grid = grid_for(*tray, wanted) if wanted else grid_of(*tray, long, wide)
+    word = (
+        "thin: take a smaller tray"
+        if thick < THICK_M[0]
+        else "thick: take a larger tray"
+        if thick > THICK_M[1]
+        else ""
+    )
+    return SlabAnswer(*tray, thick, grid, finished_kg / max(1, grid.pieces), word)
+
+
+@dataclass(frozen=True, slots=True)
+class SyrupAnswer:
+    """Syrup and pieces in it. kg, m, °Brix, °C; curves by ``curve_h`` of rest; ``makes`` what is left can still do."""
+
+    kind: str
+    brix: float
+    stage: str
+    boils_c: float
+    kg: float
+    sugar_kg: float
+    water_kg: float
+    raw_m: float
+    swollen_m: float
+    at_once: int
+    goes: int
+    hours: float
+    curve_h: tuple[float, ...]
+    curve_kg: tuple[float, ...]
+    curve_sugar: tuple[float, ...]
+    piece_kg: Range
+    sugar: Range
+    left_kg: float
+    left_brix: float
+    left_keeps_days: int
+    crystals: float
+    makes: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class FryAnswer:
+    """Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg."""
+
+    fat_c: Range
+    sets_s: Range
+    browns_s: float
+    window_c: tuple[float, float]
+    seconds: tuple[float, float]
+    taken_kg: float
+
+
+def raw_piece_kg(built: Built) -> float:
+    """A piece before it is soaked."""
+    piece = built.school.piece
+    return piece.grams / 1e3 if piece.before else piece.grams / 1e3 / built.end_per_mix
+
+
+def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen: Kitchen) -> SyrupAnswer | None:
+    """None when nothing is soaked in syrup."""
+    school = built.school
+    if school.soak is None or school.soak.within or built.soak is None:
+        return None
+    strength, kg = school.soak.brix, built.syrup_kg * finished_kg
+    raw_kg = built.before_soak_kg * finished_kg / max(1, count)
+    density = float(density_kg_m3(built.pieces_before.parts(), FIRM_C))
+    raw_m = (6 * raw_kg / (math.pi * density)) ** (1 / 3)
+    hours = sum(school.soak.hours) / 2
+    kind = school.soak.kind
+    at_once, peak = count, raw_m
+    curve_kg: tuple[float, ...] = ()
+    curve_sugar: tuple[float, ...] = ()
+    if kind in sk.SHRINKS_ABOVE:
+        use = USES[kind]
+        assert use.swells is not None
+        width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
+        peak = raw_m * use.swells[1] ** (1 / 3)
+        at_once = max(1, min(count, most_in_pan(width, raw_m * use.swells[2] ** (1 / 3), use.cover)))
+        dry = built.pieces_before.total_solids - built.pieces_before.sucrose
+        bath = sk.Bath(
+            kind,  # type: ignore[arg-type]
+            raw_kg,
+            max(1, count),
+            dry,
+            kg * strength / 100,
+            kg * (1 - strength / 100),
+            use.gains,
+            use.swells[1],
+            BOIL_S[kind],
+        )
+        told = [sk.soak(bath, h * 3600, REST_D[kind]) for h in CURVE_H]
+        curve_kg = tuple(t.piece_kg for t in told)
+        curve_sugar = tuple(t.sugar for t in told)
+    left_kg = built.soak.left_kg * built.before_soak_kg * finished_kg
+    left_brix = 100 * built.soak.left_brix
+    return SyrupAnswer(
+        kind,
+        strength,
+        sk.stage(strength),
+        syrup_boils_c(kitchen.altitude_m, strength),
+        kg,
+        kg * strength / 100,
+        kg * (1 - strength / 100),
+        raw_m,
+        peak,
+        at_once,
+        math.ceil(count / max(1, at_once)),
+        hours,
+        CURVE_H if curve_kg else (),
+        curve_kg,
+        curve_sugar,
+        Range.lognormal(raw_kg * (1 + school.soak.gain), GAIN_LN_SD),
+        Range.normal(built.makeup.sucrose, SUGAR_SD, 0.0),
+        left_kg,
+        left_brix,
+        sk.keeps_days(left_brix),
+        sk.supersaturation(left_brix, kitchen.room_c),
+        _still_makes(left_kg, left_brix),
+    )
+
+
+def _still_makes(left_kg: float, brix: float) -> tuple[str, ...]:
+    """What leftover syrup is still good for, thinned, strengthened or boiled down."""
+    made = []
+    for name, wanted in (("sponge balls", 35.0), ("poached slices", 48.0), ("fried balls", 60.0)):
+        if wanted <= brix:
+            water = sk.thin_with_kg(left_kg, brix, wanted)
+            made.append(
+                f"{name}: {(left_kg + water) * 1e3:.0f} g at {wanted:.0f} °Brix with {water * 1e3:.0f} g of water"
+            )
+        else:
+            off = sk.boil_off_kg(left_kg, brix, wanted)
+            made.append(f"{name}: {(left_kg - off) * 1e3:.0f} g at {wanted:.0f} °Brix, {off * 1e3:.0f} g boiled off")
+    return tuple(made)
+
+
+def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -> FryAnswer | None:
+    """None when nothing is fried; balls by the curd dossier, bread and discs by the school's own figures."""
+    fry = built.school.fry
+    if fry is None:
+        return None
+    soaked = built.before_soak_kg * finished_kg
+    raw = soaked / (1 - fry.loses / 100 + fry.takes / 100)
+    taken = raw * fry.takes / 100
+    if built.school.piece.way != "ball":
+        middle = sum(fry.celsius) / 2
+        return FryAnswer(
+            Range(fry.celsius[0], middle, fry.celsius[1]),
+            Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
+            sum(fry.seconds) / 2,
+            fry.celsius,
+            fry.seconds,
+            taken,
+        )
+    each = raw / max(1, count)
+    radius = (6 * each / (math.pi * 1060.0)) ** (1 / 3) / 2
+    sets = centre_sets_s(radius, kitchen.room_c)
+    sugar = 100 * built.school.mix.get("white-sugar", 0.0) / sum(built.school.mix.values())
+    heat = fat_c(sets, sugar)
+    return FryAnswer(
+        Range.normal(heat, 8.0),
+        Range.lognormal(sets, 0.25),
+        browns_s(heat, sugar),
+        GENTLE_C,
+        (sets, 1.3 * sets),
+        max(taken, count * fat_taken_kg(2 * radius)),
+    )

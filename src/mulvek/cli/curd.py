@@ -50,7 +50,11 @@ def add_curd(commands: Any) -> None:
         )
 
 
-def _read(model: Any, args: argparse.Namespace, words: Callable[[argparse.Namespace], dict[str, Any]]) -> Any:
+def read_body(model: Any, args: argparse.Namespace, words: Callable[[argparse.Namespace], dict[str, Any]]) -> Any:
+    """The request of a command: from its flags, or as JSON from standard input.
+
+    :raises BadInput: naming the field.
+    """
     from pydantic import ValidationError
 
     try:
@@ -85,7 +89,7 @@ def _curdle_words(args: argparse.Namespace) -> dict[str, Any]:
 def _curdle(args: argparse.Namespace) -> int:
     from ..formats.curd import CurdleIn, CurdWishIn, CurdWishOut, answer_curdle
 
-    words = _read(CurdleIn, args, _curdle_words)
+    words = read_body(CurdleIn, args, _curdle_words)
     if args.want:
         wish = CurdWishOut.answer(CurdWishIn(plan=words, want=args.want), NoLarder())
         print(wish.model_dump_json(indent=2) if args.json else f"{wish.want}: take {wish.amount} of milk.")
@@ -137,7 +141,7 @@ def _strain(args: argparse.Namespace) -> int:
     from ..core.curd.hang import strain
     from ..formats.strain import StrainForecastOut, StrainIn, read_strain
 
-    words = _read(StrainIn, args, _strain_words)
+    words = read_body(StrainIn, args, _strain_words)
     f = StrainForecastOut.of(strain(read_strain(words, NoLarder())))
     if args.json:
         print(f.model_dump_json(indent=2))

@@ -1,11 +1,14 @@
 """Things for the command line, which has no Larder: all of them are given whole."""
 
+from collections.abc import Mapping
+
 from ..core.bases.plan import Rate, Thickness
 from ..core.errors import BadInput
 from ..core.heat import Burner, Flame
-from ..core.kitchen import Kitchen
+from ..core.kitchen import Kept, Kitchen
 from ..core.materials.library import Material
 from ..core.pans import Pan
+from ..core.sweets.formula import Sweet
 
 
 class NoLarder:
@@ -13,6 +16,11 @@ class NoLarder:
 
     def __init__(self) -> None:
         self._kitchen = Kitchen()
+        self.pans: Mapping[int, Pan] = {}
+        self.burners: Mapping[int, Burner] = {}
+        self.house: Mapping[int, Kept[Material]] = {}
+        self.packs: Mapping[int, tuple[float | None, float | None]] = {}
+        self.own_sweets: Mapping[str, Sweet] = {}
 
     def milk(self, milk_id: int) -> Material:
         raise BadInput("milk", f"There is no Larder here to find milk {milk_id} in.", "Give its name or label.")

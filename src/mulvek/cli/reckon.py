@@ -34,8 +34,10 @@ def add_commands(commands: Any) -> None:
     lactometer.add_argument("--instrument", choices=["15.6", "27", "29"], default="27", help="°C it was made for")
     lactometer.add_argument("--species", choices=["cow", "buffalo"], default="cow")
     from .curd import add_curd
+    from .sweets import add_sweets
 
     add_curd(commands)
+    add_sweets(commands)
     for command in (materials, pan, lactometer):
         command.add_argument("--json", nargs="?", const="out", choices=["out"], help="answer in JSON")
 

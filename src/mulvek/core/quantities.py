@@ -311,6 +311,30 @@ def say(value: float, dimension: Dimension) -> str:
     return f"{value:g}"
 
 
+_CUPS_AND_SPOONS = (("cup", 1 / 4), ("tbsp", 1 / 2), ("tsp", 1 / 4))
+
+
+def in_cups(mass_kg: float, bulk_kg_m3: float, measures: Measures, liquid: bool = False) -> str:
+    """A mass in the cook's own measures, to the nearest quarter cup or glass, half tablespoon or quarter teaspoon.
+
+    Empty where no measure says it within a sixth.
+
+    >>> in_cups(0.190, 850.0, Measures()), in_cups(2.67, 1030.0, Measures(), liquid=True), in_cups(0.0005, 400.0, Measures())
+    ('1 cup', '13 glasses', '¼ tsp')
+    """
+    volume = mass_kg / bulk_kg_m3
+    sizes = {"cup": measures.cup_m3, "tbsp": measures.tablespoon_m3, "tsp": measures.teaspoon_m3}
+    if liquid and volume >= 0.9 * measures.glass_m3:
+        sizes = {"glass": measures.glass_m3, **sizes}
+    for name, step in (("glass", 1 / 4), *_CUPS_AND_SPOONS):
+        if name not in sizes:
+            continue
+        count = round(volume / sizes[name] / step) * step
+        if count >= step and abs(count * sizes[name] / volume - 1) < 1 / 6:
+            return f"{say_number(count)} {_plural(name, count)}"
+    return ""
+
+
 _DURATION = re.compile(r"([\d.,½¼¾]+)\s*(h|hours?|hrs?|m|min|mins|minutes?|s|sec|seconds?)?(?=\s|$|[\d½¼¾])")
 
 

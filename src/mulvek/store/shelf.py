@@ -14,12 +14,14 @@ from sqlalchemy.orm import Session
 from ..core.bases.plan import Rate, Thickness
 from ..core.errors import NotFound
 from ..core.heat import Burner, Flame
-from ..core.kitchen import Kitchen
+from ..core.kitchen import Kept, Kitchen
 from ..core.learning import Lesson, judge_thickness, pooled_prior, update
 from ..core.materials.library import Material
 from ..core.pans import Pan
 from ..core.stove.curd_run import learn_yield
+from ..core.sweets.formula import Sweet
 from .larder import Larder
+from .recipes import Recipes
 from .tables import BatchRow, CurdBatchRow
 
 T = TypeVar("T")
@@ -42,6 +44,10 @@ class Shelf:
     judged: Thickness
     yields: Mapping[int, tuple[float, int]]
     """ln of true ÷ told curd of each milk, and from how many weighed batches."""
+    house: Mapping[int, Kept[Material]]
+    """The cook's own ingredients with the material each was copied from, its pack (kg) and price."""
+    own_sweets: Mapping[str, Sweet]
+    """The cook's own sweets by key."""
 
     def kitchen(self) -> Kitchen:
         return self.place
@@ -76,17 +82,19 @@ class Shelf:
 
 def read_shelf(session: Session) -> Shelf:
     larder = Larder(session)
-    milks = larder.milks()
+    milks, ingredients = larder.milks(), larder.ingredients()
     return Shelf(
         larder.kitchen(),
         {kept.id: kept.thing for kept in milks},
         {kept.id: kept.thing for kept in larder.pans()},
         {kept.id: kept.thing for kept in larder.burners()},
-        {kept.id: kept.thing for kept in larder.ingredients()},
+        {kept.id: kept.thing for kept in ingredients},
         {kept.id: (kept.pack, kept.price) for kept in milks},
         _lessons(session),
         judge_thickness(Thickness(), _verdicts(session)),
         _yields(session),
+        {kept.id: kept for kept in ingredients},
+        {kept.key: kept.sweet for kept in Recipes(session).all()},
     )
 
 

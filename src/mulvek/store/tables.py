@@ -225,3 +225,40 @@ class RehearsalEventRow(Happened, Base):
     __tablename__ = "rehearsal_event"
     __table_args__ = (UniqueConstraint("rehearsal_id", "number"), UniqueConstraint("rehearsal_id", "key"))
     rehearsal_id: Mapped[int] = mapped_column(ForeignKey("rehearsal.id", ondelete="CASCADE"))
+
+
+class SweetRow(Base):
+    """A cook's own sweet; ``form`` as core/sweets/formula.py reads it."""
+
+    __tablename__ = "sweet"
+    __table_args__ = (UniqueConstraint("kitchen_id", "name"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    form: Mapped[dict[str, Any]] = mapped_column(JSON)
+    version: Mapped[int] = mapped_column(default=1)
+
+
+class SweetBatchRow(Base):
+    """A sweet on the Stove: its steps and figures exactly as they were when it was begun.
+
+    ``words`` is the request it was planned with, ``told`` the answer shown then.
+    """
+
+    __tablename__ = "sweet_batch"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    name: Mapped[str]
+    created_at: Mapped[float]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    words: Mapped[dict[str, Any]] = mapped_column(JSON)
+    told: Mapped[dict[str, Any]] = mapped_column(JSON)
+    finished: Mapped[bool]
+
+
+class SweetEventRow(Happened, Base):
+    """One happening of a sweet."""
+
+    __tablename__ = "sweet_event"
+    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
+    batch_id: Mapped[int] = mapped_column(ForeignKey("sweet_batch.id", ondelete="CASCADE"))

@@ -13,7 +13,7 @@ from pydantic import BaseModel
 from .. import __version__
 from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
-from . import bench, book, curd, instruments, larder, pages, problems, rehearsal, security, stove, stream
+from . import bench, book, curd, instruments, larder, pages, problems, rehearsal, security, stove, stream, sweets
 from .pairing import Readers
 from .problems import Problem, on_invalid
 
@@ -54,6 +54,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     curd.routes(app, db, clock, changes)
+    sweets.routes(app, db, clock, changes)
     stream.routes(app, changes)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.api_doc))
     pages.routes(app)

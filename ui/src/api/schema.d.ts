@@ -242,6 +242,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book/sweets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sweets, newest first, weighed and counted beside told */
+        get: operations["get_sweet_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book/{batch_id}": {
         parameters: {
             query?: never;
@@ -861,6 +878,229 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stove/sweets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sweets that are being made, oldest first */
+        get: operations["get_sweets"];
+        put?: never;
+        /** Begin a sweet: keep its steps, weighing list and answer */
+        post: operations["begin_sweet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/sweets/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of them as it stands now */
+        get: operations["get_sweet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stove/sweets/{batch_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log a happening; answered when it is on disk */
+        post: operations["log_sweet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/bases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Weighed batches of the Stove that a sweet can be built from, newest first */
+        get: operations["get_bases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the sentence chooses from: the cook's own sweets and the library */
+        get: operations["get_sweet_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/cool": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a pot cools in time, 60 to 21 to 5 °C */
+        post: operations["check_cooling"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sweet's form, to copy and make one's own */
+        get: operations["get_form"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/late": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sweeter now, too thick, too thin, too few moulds */
+        post: operations["late_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep an own sweet: a changed copy, or a new one */
+        post: operations["add_own_sweet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/own/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change an own sweet */
+        put: operations["change_own_sweet"];
+        post?: never;
+        /** Take an own sweet out; batches made of it stay as they are */
+        delete: operations["remove_own_sweet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon a sweet from what is wanted or from what there is */
+        post: operations["reckon_sweet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What can stand in for an ingredient that is not there, and what it does */
+        post: operations["swap_ingredient"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/syrup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A syrup's strength, what it is called, where it boils here, and how to bring it to another */
+        post: operations["reckon_syrup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -990,12 +1230,104 @@ export interface components {
             /** What */
             what: number | string;
         };
+        /**
+         * AlternativeOut
+         * @description One way round. ``kind``: swap, milk (more of it, boiled longer) or nothing; ``changes`` go into the plan.
+         */
+        AlternativeOut: {
+            /** Boil Off G */
+            boil_off_g: number;
+            /** Changes */
+            changes: {
+                [key: string]: number;
+            };
+            /** Good */
+            good: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "swap" | "milk" | "nothing";
+            /** Levels */
+            levels: components["schemas"]["Level"][];
+            /** Minutes */
+            minutes: number;
+            /** Missed G */
+            missed_g: {
+                [key: string]: number;
+            };
+            /** Note */
+            note: string;
+            /** Parts */
+            parts: components["schemas"]["SwapPartOut"][];
+            /** Words */
+            words: string;
+        };
         /** AwayOut */
         AwayOut: {
             /** Left S */
             left_s: number;
             /** Who */
             who: string;
+        };
+        /**
+         * BaseChoice
+         * @description A weighed batch that can stand for a base: ``does`` which ways of making one it fits.
+         */
+        BaseChoice: {
+            /** Added Sugar */
+            added_sugar: number;
+            /** Does */
+            does: string[];
+            /** Fat */
+            fat: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Ref */
+            ref: string;
+            /** Total Solids */
+            total_solids: number;
+        };
+        /**
+         * BaseOut
+         * @description A base: what it takes and gives (kg), and the words that open it on the Bench.
+         */
+        BaseOut: {
+            /** Do */
+            do: string;
+            /** Letter */
+            letter: string;
+            /** Made Kg */
+            made_kg: number;
+            /** Name */
+            name: string;
+            /** Ready */
+            ready: boolean;
+            /** Route */
+            route: string;
+            /** Said */
+            said: string;
+            /** Start Kg */
+            start_kg: number;
+            /** Start Words */
+            start_words: string;
+            /** To */
+            to: number;
+            /** Total Solids */
+            total_solids: number;
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** BasesOut */
+        BasesOut: {
+            /** Bases */
+            bases: components["schemas"]["BaseChoice"][];
         };
         /**
          * BatchIn
@@ -1129,6 +1461,23 @@ export interface components {
         BatchSamplesOut: {
             /** Channels */
             channels: components["schemas"]["SamplesOut"][];
+        };
+        /**
+         * Boiling
+         * @description How long one boiling takes, s, all its goes together; ``rate_kg_s`` water leaving at its end.
+         */
+        Boiling: {
+            /** Goes */
+            goes: number;
+            /** Of */
+            of: string;
+            /** Rate Kg S */
+            rate_kg_s: number;
+            seconds: components["schemas"]["Range"];
+            /** Steam Kg */
+            steam_kg: number;
+            /** Too Small */
+            too_small: boolean;
         };
         /**
          * BookLine
@@ -1457,6 +1806,83 @@ export interface components {
             unfit: components["schemas"]["Unfit"][];
             /** Ways */
             ways: components["schemas"]["Way"][];
+        };
+        /**
+         * CoolIn
+         * @description Does this pot cool in time? ``wide_cm`` of the pot or dish, how it stands.
+         */
+        CoolIn: {
+            /**
+             * Dishes
+             * @description Shared over so many of them
+             * @default 1
+             */
+            dishes?: number;
+            plan: components["schemas"]["SweetIn"];
+            /**
+             * Way
+             * @default fridge
+             * @enum {string}
+             */
+            way?: "fridge" | "room" | "ice" | "stirred ice";
+            /** Wide Cm */
+            wide_cm: number;
+        };
+        /** CoolOut */
+        CoolOut: {
+            check: components["schemas"]["CoolingOut"];
+            /** Words */
+            words: string;
+        };
+        /**
+         * Cooling
+         * @description A pot cooling in one place: depth m, time constant s, seconds to 21 °C and on to 5 °C (None: never), whether
+         *     each is in time, and the temperature at or below which the fridge can take over.
+         */
+        Cooling: {
+            /** Depth M */
+            depth_m: number;
+            /** First S */
+            first_s: number | null;
+            /** Hand Over C */
+            hand_over_c: number | null;
+            /** Second S */
+            second_s: number | null;
+            /** Tau S */
+            tau_s: number;
+        };
+        /** CoolingOut */
+        CoolingOut: {
+            cooling: components["schemas"]["Cooling"];
+            /** Passes */
+            passes: boolean;
+        };
+        /**
+         * Cost
+         * @description Of the whole batch and a piece; ``unpriced``: what has no price and is missing from the sum.
+         */
+        Cost: {
+            /** Bought Each */
+            bought_each: number | null;
+            /** Each */
+            each: number;
+            /** Each With Time */
+            each_with_time: number;
+            /** Fuel */
+            fuel: number;
+            heat: components["schemas"]["Heat"];
+            /** Ingredients */
+            ingredients: number;
+            /** Own Time */
+            own_time: number;
+            /** Saved */
+            saved: number | null;
+            /** Sell Each */
+            sell_each: number;
+            /** Total */
+            total: number;
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * Crystals
@@ -2047,6 +2473,77 @@ export interface components {
             };
         };
         /**
+         * FormOut
+         * @description A sweet as it is written down, to copy and change.
+         */
+        FormOut: {
+            /** Form */
+            form: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * FrozenAnswer
+         * @description What the freezer makes of it. Shares of ice are of the water on the curve and of the whole in ``ice``.
+         */
+        FrozenAnswer: {
+            /** Begins C */
+            begins_c: number;
+            /** Bite C */
+            bite_c: number;
+            /** Bite Of Water */
+            bite_of_water: number;
+            /** Crowded S */
+            crowded_s: number;
+            /** Curve C */
+            curve_c: number[];
+            /** Curve Of Water */
+            curve_of_water: number[];
+            dip_s: components["schemas"]["Range"] | null;
+            /** Felt Sweetness */
+            felt_sweetness: number;
+            /** Fill */
+            fill: number;
+            /** Fill M */
+            fill_m: number;
+            freeze_s: components["schemas"]["Range"];
+            /** Grams Each */
+            grams_each: number;
+            /** Hardness */
+            hardness: string;
+            /** Ice */
+            ice: number;
+            ice_of_water: components["schemas"]["Range"];
+            iciness: components["schemas"]["Verdict"];
+            mould: components["schemas"]["Mould"];
+            sand: components["schemas"]["Verdict"];
+            /** Spoon C */
+            spoon_c: number;
+            stand_s: components["schemas"]["Range"];
+            /** Swells */
+            swells: number;
+            /** Warm Sweetness */
+            warm_sweetness: number;
+        };
+        /** FrozenOut */
+        FrozenOut: {
+            answer: components["schemas"]["FrozenAnswer"];
+            /** Depth M */
+            depth_m: number;
+            /** Kind */
+            kind: string;
+            /** Mould */
+            mould: string;
+            /** Racks */
+            racks: number;
+            /** Shape */
+            shape: {
+                [key: string]: number;
+            };
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
          * FruitIn
          * @description Fruit and milk to mix. ``concentration``: how many times the milk was boiled down.
          */
@@ -2098,6 +2595,28 @@ export interface components {
             fruit: string;
             mixing: components["schemas"]["Mixing"];
         };
+        /**
+         * FryAnswer
+         * @description Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg.
+         */
+        FryAnswer: {
+            /** Browns S */
+            browns_s: number;
+            fat_c: components["schemas"]["Range"];
+            /** Seconds */
+            seconds: [
+                number,
+                number
+            ];
+            sets_s: components["schemas"]["Range"];
+            /** Taken Kg */
+            taken_kg: number;
+            /** Window C */
+            window_c: [
+                number,
+                number
+            ];
+        };
         /** GivenUpIn */
         GivenUpIn: {
             /**
@@ -2118,6 +2637,20 @@ export interface components {
             kind: "abandoned";
         };
         /**
+         * Grid
+         * @description Cuts: pieces along and across, and a piece's sides in m.
+         */
+        Grid: {
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** Long M */
+            long_m: number;
+            /** Wide M */
+            wide_m: number;
+        };
+        /**
          * Halves
          * @description Why the eye misjudges this pan: shares of depth and of volume at the stop's and at half the start.
          */
@@ -2133,6 +2666,19 @@ export interface components {
             act: components["schemas"]["LidIn"] | components["schemas"]["FoldIn"] | components["schemas"]["AcidIn"];
         };
         /**
+         * HaveIn
+         * @description Something there is: the milk, a base by its letter, or an ingredient.
+         */
+        HaveIn: {
+            /**
+             * Amount
+             * @description "1.1 L", "380 g"
+             */
+            amount: string;
+            /** What */
+            what: string;
+        };
+        /**
          * Headroom
          * @description How far the first boil climbs on the plan's flame, and the wall left above it, m.
          */
@@ -2143,6 +2689,18 @@ export interface components {
             most_milk_m3: number;
             /** Spare M */
             spare_m: number;
+        };
+        /**
+         * Heat
+         * @description Heat into the pan, kJ, and what it takes: g of LPG, or kWh on induction.
+         */
+        Heat: {
+            /** Kwh */
+            kwh: number;
+            /** Lpg G */
+            lpg_g: number;
+            /** Pan Kj */
+            pan_kj: number;
         };
         /**
          * HushedIn
@@ -2406,6 +2964,24 @@ export interface components {
             words: string;
         };
         /**
+         * KeepingOut
+         * @description How long at most; ``klass`` its class.
+         */
+        KeepingOut: {
+            /** Activity */
+            activity: number;
+            /** Freezer Weeks */
+            freezer_weeks: number;
+            /** Fridge Days */
+            fridge_days: number;
+            /** Klass */
+            klass: string;
+            /** Room H */
+            room_h: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * KitchenIn
          * @description Where it is and what its cups hold. Volumes in ml, as they are measured.
          */
@@ -2501,6 +3077,23 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** KnobOut */
+        KnobOut: {
+            /** Beyond */
+            beyond: boolean;
+            /** High */
+            high: number | null;
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
         /**
          * LactometerIn
          * @description A reading with the sample's temperature. With ``milk`` its own fat and usual SNF are taken.
@@ -2574,6 +3167,61 @@ export interface components {
             sugars: components["schemas"]["Choice"][];
         };
         /**
+         * LateIn
+         * @description A change at the last minute, of what is in the pan now.
+         *
+         *     ``sweeter``: to ``to`` % added sugar; ``moisture``: to ``to`` % water; ``moulds``: there are only ``to`` of them.
+         */
+        LateIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sweeter" | "moisture" | "moulds";
+            /**
+             * Mass
+             * @description What is in the pan now; all of it as planned when empty
+             * @default
+             */
+            mass?: string;
+            plan: components["schemas"]["SweetIn"];
+            /** To */
+            to: number;
+            /**
+             * Water
+             * @description % water it has now; as planned when empty
+             * @default null
+             */
+            water?: number | null;
+        };
+        /** LateOut */
+        LateOut: {
+            /** Detail */
+            detail: string;
+            /** Left Kg */
+            left_kg: number | null;
+            mend: components["schemas"]["Mend"] | null;
+            sweeter: components["schemas"]["Sweeter"] | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LeadOut
+         * @description What to start with: exact kg, kg to buy in whole packs, and how to say it; ``rest_kg`` is left over.
+         */
+        LeadOut: {
+            /** Buy Kg */
+            buy_kg: number;
+            /** Exact Kg */
+            exact_kg: number;
+            /** Name */
+            name: string;
+            /** Rest Kg */
+            rest_kg: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * Lesson
          * @description One thing done differently: what it would have been worth, points, and how much longer it stands, s.
          */
@@ -2584,6 +3232,24 @@ export interface components {
             standing_s: number;
             /** What */
             what: string;
+        };
+        /**
+         * Level
+         * @description One level: its share (kg per kg) as a range, its window, and a word: "in", "under" or "over".
+         */
+        Level: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+            share: components["schemas"]["Range"];
+            /** Window */
+            window: [
+                number,
+                number
+            ] | null;
         };
         /** LidIn */
         LidIn: {
@@ -2599,6 +3265,20 @@ export interface components {
             key?: string | null;
             /** On */
             on: boolean;
+        };
+        /**
+         * Limit
+         * @description What there is of a thing, what is used and left, kg; ``limits``: the one that runs out first.
+         */
+        Limit: {
+            /** Have Kg */
+            have_kg: number;
+            /** Key */
+            key: string;
+            /** Limits */
+            limits: boolean;
+            /** Used Kg */
+            used_kg: number;
         };
         /** LogLine */
         LogLine: {
@@ -2686,6 +3366,20 @@ export interface components {
             kind: "measured";
             /** Pairs */
             pairs: components["schemas"]["Pair"][];
+        };
+        /**
+         * Mend
+         * @description Milk to stir in, or water to boil off, kg; minutes for it; what it weighs then.
+         */
+        Mend: {
+            /** Milk Kg */
+            milk_kg: number;
+            /** Minutes */
+            minutes: number;
+            /** Steam Kg */
+            steam_kg: number;
+            /** Weighs Kg */
+            weighs_kg: number;
         };
         /**
          * MendIn
@@ -2952,6 +3646,51 @@ export interface components {
             name: string;
         };
         /**
+         * Mould
+         * @description A mould's inside: m³, m² of cooled surface, m to its core; its wall and how free it stands.
+         *
+         *     ``own_heat``: what the mould itself brings, share of the mix's heat. ``dips``: whether it is dipped to free it.
+         */
+        Mould: {
+            /** Area M2 */
+            area_m2: number;
+            /** Depth M */
+            depth_m: number;
+            /** Dips */
+            dips: boolean;
+            /** Free */
+            free: number;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Own Heat */
+            own_heat: number;
+            /** Shape */
+            shape: {
+                [key: string]: number;
+            };
+            /** To Core M */
+            to_core_m: number;
+            /** Volume M3 */
+            volume_m3: number;
+            /** Wall M */
+            wall_m: number;
+            /** Wall W M K */
+            wall_w_m_k: number;
+        };
+        /** MouldChoice */
+        MouldChoice: {
+            /** Key */
+            key: string;
+            /** Ml */
+            ml: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * NamedStop
          * @description A named window along the track: from its thin end to its thick end, as depths m and seconds.
          */
@@ -3033,6 +3772,32 @@ export interface components {
             /** Strip */
             strip: string;
         };
+        /**
+         * Nutrients
+         * @description Of one portion: kcal, kJ, and grams.
+         */
+        Nutrients: {
+            /** Added Sugar G */
+            added_sugar_g: number;
+            /** Carbohydrate G */
+            carbohydrate_g: number;
+            /** Fat G */
+            fat_g: number;
+            /** Fibre G */
+            fibre_g: number;
+            /** Grams */
+            grams: number;
+            /** Kcal */
+            kcal: number;
+            /** Kj */
+            kj: number;
+            /** Protein G */
+            protein_g: number;
+            /** Salt G */
+            salt_g: number;
+            /** Sugars G */
+            sugars_g: number;
+        };
         /** OffIn */
         OffIn: {
             /**
@@ -3051,6 +3816,37 @@ export interface components {
              * @enum {string}
              */
             kind: "off";
+        };
+        /**
+         * OwnSweetIn
+         * @description A cook's own sweet, in the library's form; ``version``: the one it was changed from.
+         */
+        OwnSweetIn: {
+            /**
+             * Form
+             * @description As core/sweets/formula.py reads it
+             */
+            form: {
+                [key: string]: unknown;
+            };
+            /**
+             * Version
+             * @default null
+             */
+            version?: number | null;
+        };
+        /** OwnSweetOut */
+        OwnSweetOut: {
+            /** Form */
+            form: {
+                [key: string]: unknown;
+            };
+            /** Id */
+            id: number;
+            /** Key */
+            key: string;
+            /** Version */
+            version: number;
         };
         /**
          * Pair
@@ -3231,6 +4027,53 @@ export interface components {
             /** Width M */
             width_m: number;
         };
+        /** PiecesCountedIn */
+        PiecesCountedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /** Count */
+            count: number;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "counted";
+        };
+        /**
+         * PlannedStep
+         * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter.
+         */
+        PlannedStep: {
+            /** After */
+            after: string[];
+            /**
+             * Base
+             * @default
+             */
+            base?: string;
+            /** Caution */
+            caution: string;
+            /** Check */
+            check: string;
+            /** Fire */
+            fire: boolean;
+            /** Hands */
+            hands: boolean;
+            /** Key */
+            key: string;
+            /** Say */
+            say: string;
+            seconds: components["schemas"]["Range"];
+        };
         /**
          * Point
          * @description Where the batch stood: from a reading, or as estimated when something happened. Time from first boil.
@@ -3288,6 +4131,40 @@ export interface components {
              * @enum {string}
              */
             kind: "poured";
+        };
+        /**
+         * PricesIn
+         * @description What the cook pays and compares with, in the kitchen's money.
+         */
+        PricesIn: {
+            /**
+             * Bought Per Kg
+             * @default null
+             */
+            bought_per_kg?: number | null;
+            /**
+             * Fuel
+             * @default gas
+             * @enum {string}
+             */
+            fuel?: "gas" | "electric";
+            /**
+             * Fuel Price
+             * @description A kg of LPG, or a kWh
+             * @default 0
+             */
+            fuel_price?: number;
+            /**
+             * Hour
+             * @description An own hour
+             * @default 0
+             */
+            hour?: number;
+            /**
+             * Margin
+             * @default 0.25
+             */
+            margin?: number;
         };
         /**
          * Problem
@@ -3557,6 +4434,56 @@ export interface components {
             kind: "resumed";
         };
         /**
+         * RowOut
+         * @description A line of the weighing list: grams, the cook's own measure, grams to buy, and when it goes in.
+         */
+        RowOut: {
+            /** Buy Grams */
+            buy_grams: number;
+            /** Cups */
+            cups: string;
+            /** Grams */
+            grams: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Swappable */
+            swappable: boolean;
+            /** When */
+            when: string;
+            /** Within */
+            within: string;
+        };
+        /**
+         * RowWeighedIn
+         * @description A line of the weighing list, kg.
+         */
+        RowWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "row_weighed";
+            /** Mass Kg */
+            mass_kg: number;
+            /** Row */
+            row: number;
+        };
+        /**
          * RunOut
          * @description One run: its score, what was in the pan along it, and what was done.
          */
@@ -3606,6 +4533,19 @@ export interface components {
             unit: string;
             /** Values */
             values: number[];
+        };
+        /** SchoolChoice */
+        SchoolChoice: {
+            /** About */
+            about: string;
+            /** Bases */
+            bases: {
+                [key: string]: string;
+            };
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * Score
@@ -3675,6 +4615,23 @@ export interface components {
             unit: string;
             /** Value */
             value: number | null;
+        };
+        /**
+         * SlabAnswer
+         * @description A mass in a tray: m, how it is cut, and what a piece weighs, kg; ``word``: whether the tray suits.
+         */
+        SlabAnswer: {
+            /** Each Kg */
+            each_kg: number;
+            grid: components["schemas"]["Grid"];
+            /** Length M */
+            length_m: number;
+            /** Thick M */
+            thick_m: number;
+            /** Width M */
+            width_m: number;
+            /** Word */
+            word: string;
         };
         /**
          * SnoozedIn
@@ -3767,6 +4724,27 @@ export interface components {
             /** Sign */
             sign: string;
         };
+        /** StepBegunIn */
+        StepBegunIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step_begun";
+            /** Step */
+            step: string;
+        };
         /** StepDoneIn */
         StepDoneIn: {
             /**
@@ -3785,6 +4763,33 @@ export interface components {
              * @enum {string}
              */
             kind: "step_done";
+        };
+        /** StepEndedIn */
+        StepEndedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step_done";
+            /** Step */
+            step: string;
+        };
+        /** StepOut */
+        StepOut: {
+            /** Starts S */
+            starts_s: number;
+            step: components["schemas"]["PlannedStep"];
         };
         /** StirredIn */
         StirredIn: {
@@ -4051,6 +5056,466 @@ export interface components {
             sugar: string;
         };
         /**
+         * SwapIn
+         * @description Which ingredient is not there today; ``most``: what there is of others ("whole-powder": "80 g").
+         */
+        SwapIn: {
+            /**
+             * All Things
+             * @description Try everything of the tables, not the Larder's own only
+             * @default false
+             */
+            all_things?: boolean;
+            /** Ingredient */
+            ingredient: string;
+            /** Most */
+            most?: {
+                [key: string]: string;
+            };
+            plan: components["schemas"]["SweetIn"];
+        };
+        /** SwapOut */
+        SwapOut: {
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Ways */
+            ways: components["schemas"]["AlternativeOut"][];
+        };
+        /** SwapPartOut */
+        SwapPartOut: {
+            /** Cups */
+            cups: string;
+            /** Grams */
+            grams: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SweetBatchOut
+         * @description A batch as it stands at ``now_s``.
+         */
+        SweetBatchOut: {
+            /** Counted */
+            counted: number | null;
+            /** Created At S */
+            created_at_s: number;
+            /** Done */
+            done: boolean;
+            /** Each Kg */
+            each_kg: number;
+            /** Finished */
+            finished: boolean;
+            /** Given Up */
+            given_up: boolean;
+            /** Hushed */
+            hushed: boolean;
+            /** Id */
+            id: number;
+            /** Keeping */
+            keeping: string;
+            /** Log */
+            log: components["schemas"]["LogLine"][];
+            /** Many */
+            many: string;
+            /** Name */
+            name: string;
+            /** Now S */
+            now_s: number;
+            /** Nudges */
+            nudges: components["schemas"]["Nudge"][];
+            /** One */
+            one: string;
+            plan: components["schemas"]["SweetIn"];
+            /** Rows */
+            rows: components["schemas"]["SweetRowOut"][];
+            /** Said */
+            said: string;
+            /** Steps */
+            steps: components["schemas"]["SweetStepOut"][];
+            /** Stop Kg */
+            stop_kg: number | null;
+            /** Sweet */
+            sweet: string;
+            told_kg: components["schemas"]["Range"];
+            told_pieces: components["schemas"]["Range"];
+            /** Undo Id */
+            undo_id: number | null;
+            /** Weighed Kg */
+            weighed_kg: number | null;
+        };
+        /** SweetBatchesOut */
+        SweetBatchesOut: {
+            /** Batches */
+            batches: components["schemas"]["SweetBatchOut"][];
+        };
+        /**
+         * SweetBegin
+         * @description Begin a plan of the Sweets station.
+         */
+        SweetBegin: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Name */
+            name: string;
+            plan: components["schemas"]["SweetIn"];
+        };
+        /**
+         * SweetChoice
+         * @description A sweet to choose; ``own`` its number and version when it is the cook's.
+         */
+        SweetChoice: {
+            /** About */
+            about: string;
+            /** Flavours */
+            flavours: {
+                [key: string]: string;
+            };
+            /** Frozen */
+            frozen: boolean;
+            /** Id */
+            id: number | null;
+            /** Key */
+            key: string;
+            /** Many */
+            many: string;
+            /** Name */
+            name: string;
+            /** One */
+            one: string;
+            /** Own */
+            own: boolean;
+            /** Schools */
+            schools: components["schemas"]["SchoolChoice"][];
+            /** Version */
+            version: number | null;
+            /** Way */
+            way: string;
+        };
+        /** SweetChoices */
+        SweetChoices: {
+            /** Ingredients */
+            ingredients: {
+                [key: string]: string;
+            };
+            /** Moulds */
+            moulds: components["schemas"]["MouldChoice"][];
+            /** Sweets */
+            sweets: components["schemas"]["SweetChoice"][];
+        };
+        /** SweetEventIn */
+        SweetEventIn: {
+            /** Event */
+            event: components["schemas"]["StepBegunIn"] | components["schemas"]["StepEndedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["SweetWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["RemarkIn"] | components["schemas"]["TakenBackIn"] | components["schemas"]["GivenUpIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+        };
+        /**
+         * SweetIn
+         * @description The words of the sentence. Say what is wanted, or what there is.
+         */
+        SweetIn: {
+            /**
+             * Bases
+             * @description Weighed batches, by base letter
+             */
+            bases?: {
+                [key: string]: string;
+            };
+            /**
+             * Burner
+             * @default null
+             */
+            burner?: number | components["schemas"]["BurnerIn"] | null;
+            /** Changes */
+            changes?: {
+                [key: string]: number;
+            };
+            /**
+             * Each
+             * @description One piece: "70 ml" of a mould, "12 g"; usual when empty
+             * @default
+             */
+            each?: string;
+            /**
+             * Fan
+             * @default false
+             */
+            fan?: boolean;
+            /**
+             * Finished
+             * @description The finished sweet as weighed
+             * @default
+             */
+            finished?: string;
+            /**
+             * Flame
+             * @default medium
+             * @enum {string}
+             */
+            flame?: "gentle" | "medium" | "strong";
+            /**
+             * Flavour
+             * @default
+             */
+            flavour?: string;
+            /**
+             * Freezer C
+             * @default null
+             */
+            freezer_c?: number | null;
+            /**
+             * Freezes Kg Day
+             * @default 3
+             */
+            freezes_kg_day?: number;
+            /** Have */
+            have?: components["schemas"]["HaveIn"][];
+            /** @default null */
+            kitchen?: components["schemas"]["KitchenIn"] | null;
+            /**
+             * Milk
+             * @description The school's own when empty
+             * @default null
+             */
+            milk?: number | string | components["schemas"]["MilkIn"] | null;
+            /**
+             * Mould
+             * @default stick
+             */
+            mould?: string;
+            /**
+             * Moulds
+             * @description How many moulds there are
+             * @default 12
+             */
+            moulds?: number;
+            /**
+             * Pan
+             * @default null
+             */
+            pan?: number | components["schemas"]["PanIn"] | null;
+            /** @default null */
+            prices?: components["schemas"]["PricesIn"] | null;
+            /**
+             * School
+             * @default
+             */
+            school?: string;
+            /**
+             * Sweet
+             * @description A sweet of the library ("kulfi"), or an own one ("own-3")
+             */
+            sweet: string;
+            /**
+             * Taken
+             * @description How far the first base is taken: "half", "a third", "30 % solids", "1.9"
+             * @default
+             */
+            taken?: string;
+            /**
+             * Tray
+             * @description "30 x 20 cm"; laid out freely when empty
+             * @default
+             */
+            tray?: string;
+            /**
+             * Want
+             * @description "24 sticks", "24", "1.2 kg"
+             * @default
+             */
+            want?: string;
+            /**
+             * Weighed
+             * @description The leading ingredient as weighed: all else follows
+             * @default
+             */
+            weighed?: string;
+            /**
+             * Whole Packs
+             * @default true
+             */
+            whole_packs?: boolean;
+            /** Windows */
+            windows?: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
+         * SweetOut
+         * @description The whole answer. Masses kg, shares kg per kg, times s.
+         */
+        SweetOut: {
+            /** Allergens */
+            allergens: string[];
+            /** Band */
+            band: string;
+            /** Bases */
+            bases: components["schemas"]["BaseOut"][];
+            before_cold_s: components["schemas"]["Range"];
+            /** Boilings */
+            boilings: components["schemas"]["Boiling"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            cost: components["schemas"]["Cost"];
+            /** Each Kg */
+            each_kg: number;
+            /** Each Words */
+            each_words: string;
+            /** Felt Sweetness */
+            felt_sweetness: number;
+            finished: components["schemas"]["Range"];
+            /** Flavour */
+            flavour: string;
+            fridge: components["schemas"]["CoolingOut"];
+            frozen: components["schemas"]["FrozenOut"] | null;
+            fry: components["schemas"]["FryAnswer"] | null;
+            /** Grains */
+            grains: string;
+            iced: components["schemas"]["CoolingOut"];
+            /** Into Pan Kg */
+            into_pan_kg: number;
+            keeping: components["schemas"]["KeepingOut"];
+            /** Key */
+            key: string;
+            /** Knobs */
+            knobs: components["schemas"]["KnobOut"][];
+            /** Label */
+            label: string;
+            lead: components["schemas"]["LeadOut"];
+            /** Levels */
+            levels: components["schemas"]["Level"][];
+            /** Limit Names */
+            limit_names: {
+                [key: string]: string;
+            };
+            /** Limits */
+            limits: components["schemas"]["Limit"][];
+            /** Many */
+            many: string;
+            /** Milk */
+            milk: string;
+            /** Name */
+            name: string;
+            nutrients: components["schemas"]["Nutrients"];
+            /** One */
+            one: string;
+            /** Piece Way */
+            piece_way: string;
+            pieces: components["schemas"]["Range"];
+            ready_s: components["schemas"]["Range"];
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+            /** School */
+            school: string;
+            /** School About */
+            school_about: string;
+            /** School Name */
+            school_name: string;
+            slab: components["schemas"]["SlabAnswer"] | null;
+            /** Steam Kg */
+            steam_kg: number;
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            /** Stop Kg */
+            stop_kg: number | null;
+            /** Sugar Over Kg */
+            sugar_over_kg: number;
+            /** Sweetness */
+            sweetness: number;
+            syrup: components["schemas"]["SyrupAnswer"] | null;
+            /** Then */
+            then: string;
+            /** Unpriced */
+            unpriced: string[];
+            /** Warnings */
+            warnings: string[];
+            /** Whys */
+            whys: {
+                [key: string]: components["schemas"]["Why"];
+            };
+        };
+        /** SweetRowOut */
+        SweetRowOut: {
+            /** Cups */
+            cups: string;
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Weighed Kg */
+            weighed_kg: number | null;
+            /** When */
+            when: string;
+            /** Within */
+            within: string;
+        };
+        /**
+         * SweetStepOut
+         * @description A step as it stands; ``due_s`` from ``now_s`` on (below zero: over).
+         */
+        SweetStepOut: {
+            /** Base */
+            base: string;
+            /** Began At S */
+            began_at_s: number | null;
+            caution: components["schemas"]["Caution"] | null;
+            /** Check */
+            check: string;
+            /** Done At S */
+            done_at_s: number | null;
+            /** Due S */
+            due_s: number | null;
+            /** Fire */
+            fire: boolean;
+            /** Hands */
+            hands: boolean;
+            /** Key */
+            key: string;
+            /**
+             * Phase
+             * @enum {string}
+             */
+            phase: "waits" | "ready" | "running" | "done";
+            /** Say */
+            say: string;
+            seconds: components["schemas"]["Range"];
+            /** Waits For */
+            waits_for: string[];
+        };
+        /** SweetWeighedIn */
+        SweetWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weighed";
+            /** Mass Kg */
+            mass_kg: number;
+        };
+        /**
          * Sweetened
          * @description What the sugar does: room it takes m³, cold stage without and with it, s of boiling to undo the room.
          */
@@ -4063,6 +5528,22 @@ export interface components {
             cold_with: string;
             /** Cold Without */
             cold_without: string;
+        };
+        /**
+         * Sweeter
+         * @description Sugar to add, kg; water to drive off after it and minutes on this pan, likely and at most.
+         */
+        Sweeter: {
+            /** Minutes */
+            minutes: number;
+            /** Minutes Most */
+            minutes_most: number;
+            /** Steam Kg */
+            steam_kg: number;
+            /** Steam Most Kg */
+            steam_most_kg: number;
+            /** Sugar Kg */
+            sugar_kg: number;
         };
         /**
          * Syrup
@@ -4083,6 +5564,129 @@ export interface components {
             volume_m3: number;
             /** Water Kg */
             water_kg: number;
+        };
+        /**
+         * SyrupAnswer
+         * @description Syrup and pieces in it. kg, m, °Brix, °C; curves by ``curve_h`` of rest; ``makes`` what is left can still do.
+         */
+        SyrupAnswer: {
+            /** At Once */
+            at_once: number;
+            /** Boils C */
+            boils_c: number;
+            /** Brix */
+            brix: number;
+            /** Crystals */
+            crystals: number;
+            /** Curve H */
+            curve_h: number[];
+            /** Curve Kg */
+            curve_kg: number[];
+            /** Curve Sugar */
+            curve_sugar: number[];
+            /** Goes */
+            goes: number;
+            /** Hours */
+            hours: number;
+            /** Kg */
+            kg: number;
+            /** Kind */
+            kind: string;
+            /** Left Brix */
+            left_brix: number;
+            /** Left Keeps Days */
+            left_keeps_days: number;
+            /** Left Kg */
+            left_kg: number;
+            /** Makes */
+            makes: string[];
+            piece_kg: components["schemas"]["Range"];
+            /** Raw M */
+            raw_m: number;
+            /** Stage */
+            stage: string;
+            sugar: components["schemas"]["Range"];
+            /** Sugar Kg */
+            sugar_kg: number;
+            /** Swollen M */
+            swollen_m: number;
+            /** Water Kg */
+            water_kg: number;
+        };
+        /**
+         * SyrupIn
+         * @description A syrup: by sugar and water, by °Brix and mass, or by a thermometer; and the strength wanted.
+         */
+        SyrupIn: {
+            /**
+             * Altitude M
+             * @default null
+             */
+            altitude_m?: number | null;
+            /**
+             * Brix
+             * @default null
+             */
+            brix?: number | null;
+            /**
+             * Celsius
+             * @description As it boils; water_c: what plain water showed
+             * @default null
+             */
+            celsius?: number | null;
+            /**
+             * Mass
+             * @default
+             */
+            mass?: string;
+            /**
+             * Sugar
+             * @default
+             */
+            sugar?: string;
+            /**
+             * Wanted
+             * @default null
+             */
+            wanted?: number | null;
+            /**
+             * Water
+             * @default
+             */
+            water?: string;
+            /**
+             * Water C
+             * @default null
+             */
+            water_c?: number | null;
+        };
+        /**
+         * SyrupOut
+         * @description Strength, what a cook calls it, where it boils here; crystals on cooling; what brings it to the wanted.
+         */
+        SyrupOut: {
+            /** Add Sugar Kg */
+            add_sugar_kg: number | null;
+            /** Add Water Kg */
+            add_water_kg: number | null;
+            /** Boil Off Kg */
+            boil_off_kg: number | null;
+            /** Boils C */
+            boils_c: number;
+            /** Brix */
+            brix: number;
+            /** Crystals */
+            crystals: number;
+            /** Keeps Days */
+            keeps_days: number;
+            /** Kg */
+            kg: number | null;
+            /** Stage */
+            stage: string;
+            /** Sugar Kg */
+            sugar_kg: number | null;
+            /** Words */
+            words: string;
         };
         /** TakenBackIn */
         TakenBackIn: {
@@ -4222,6 +5826,21 @@ export interface components {
             suits: boolean;
             /** Texture */
             texture: number[];
+        };
+        /**
+         * Verdict
+         * @description A judgement in a word, its figure, and for how many days it is good.
+         */
+        Verdict: {
+            /**
+             * Days
+             * @default 0
+             */
+            days?: number;
+            /** Figure */
+            figure: number;
+            /** Word */
+            word: string;
         };
         /**
          * Way
@@ -5376,6 +6995,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CurdsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sweet_book: {
+        parameters: {
+            query?: {
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetBatchesOut"];
                 };
             };
             /** @description Bad Request */
@@ -8726,6 +10421,1166 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CurdBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sweets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetBatchesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweetBegin"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweetEventIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_bases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BasesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sweet_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetChoices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_cooling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoolIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_form: {
+        parameters: {
+            query: {
+                /** @description "kulfi", or an own one: "own-3" */
+                sweet: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    late_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LateIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LateOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_own_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnSweetIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSweetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_own_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnSweetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSweetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_own_sweet: {
+        parameters: {
+            query: {
+                /** @description The version you saw */
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetChoices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon_sweet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    swap_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon_syrup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyrupIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyrupOut"];
                 };
             };
             /** @description Bad Request */

@@ -8,8 +8,9 @@ from collections.abc import Iterable, Mapping
 from functools import cache
 from importlib.resources import files
 from importlib.resources.abc import Traversable
+from typing import Any
 
-from ..errors import BadInput
+from ..errors import BadInput, NotFound
 from ..materials.library import materials
 from .build import Pantry, build
 from .cautions import HAZARDS
@@ -89,3 +90,15 @@ def read_folder(folder: Traversable, known: Mapping[str, Thing]) -> dict[str, Sw
 def library() -> Mapping[str, Sweet]:
     """All sweets that ship, in the order they are shown."""
     return read_folder(files("mulvek.core.sweets") / "library_data", things())
+
+
+@cache
+def library_form(key: str) -> Mapping[str, Any]:
+    """The form of a sweet that ships, to copy and make one's own.
+
+    :raises NotFound: when there is none.
+    """
+    if key not in library():
+        raise NotFound("sweet", f"There is no sweet “{key}” to copy.", "Choose one of the list.")
+    file = files("mulvek.core.sweets") / "library_data" / f"{key}.toml"
+    return tomllib.loads(file.read_text(encoding="utf-8"))

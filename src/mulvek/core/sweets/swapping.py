@@ -67,12 +67,18 @@ def alternatives(
     amount = school.mix[key] if head == "mix" else school.finish[key] / 100
     whole = here.mixed_kg / sum(school.mix.values()) if head == "mix" else here.cooked_kg
     batch = whole * finished_kg  # kg in this batch of what the formula counts as one
-    others = [t for t in house if t.key != key]
+    more = None
+    if head == "mix" and thing.group in ("khoya", "powder", "concentrate") and thing.added_sugar == 0:
+        more = _more_milk(school, pantry, thing, amount)
+    alike = thing.group == "khoya"  # no khoya today means none of its kinds
+    others = [t for t in house if t.key != key and not (alike and t.group == "khoya")]
     fire = school.cook is not None or (head == "mix" and _reduced(school) is not None)
     found: list[Alternative] = []
     for swap in swaps(
         thing.makeup, amount * batch, others, most_kg, split=thing.group in CURDS, want=want, evaporates=fire
     ):
+        if more and len(swap.parts) == 1 and swap.parts[0].thing.milk:
+            continue  # told below, boiled in the same pan
         changes = {place: 0.0} | {
             f"{head}.{p.thing.key}": _now(school, head, p.thing.key)
             + p.mass_kg / batch * (100 if head == "finish" else 1)
@@ -81,12 +87,8 @@ def alternatives(
         }
         changes |= _boiled_off(school, swap.steam_kg / batch) if head == "mix" else {}
         found.append(_made(sweet, school, pantry, "swap", changes, swap, here, _note(thing, swap)))
-    if head == "mix" and thing.group in ("khoya", "powder", "concentrate") and thing.added_sugar == 0:
-        more = _more_milk(school, pantry, thing, amount)
-        if more:
-            found.append(
-                _made(sweet, school, pantry, "milk", more, None, here, "The finest grain, if there is time.")
-            )
+    if more:
+        found.append(_made(sweet, school, pantry, "milk", more, None, here, "The finest grain, if there is time."))
     found.append(_made(sweet, school, pantry, "nothing", {place: 0.0}, None, here, ""))
     return found
 

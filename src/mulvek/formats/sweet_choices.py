@@ -1,0 +1,92 @@
+"""What the Sweets sentence chooses from, and the cook's own sweets in and out."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from pydantic import Field
+
+from ..core.moulds import MOULDS
+from ..core.sweets.formula import Sweet
+from ..core.sweets.library import library, things
+from .model import Body, Out
+
+
+class SchoolChoice(Out):
+    key: str
+    name: str
+    about: str
+    bases: dict[str, str]
+
+
+class SweetChoice(Out):
+    """A sweet to choose; ``own`` its number and version when it is the cook's."""
+
+    key: str
+    name: str
+    about: str
+    one: str
+    many: str
+    frozen: bool
+    way: str
+    schools: list[SchoolChoice]
+    flavours: dict[str, str]
+    own: bool
+    id: int | None
+    version: int | None
+
+
+class MouldChoice(Out):
+    key: str
+    name: str
+    ml: float
+
+
+class SweetChoices(Out):
+    sweets: list[SweetChoice]
+    moulds: list[MouldChoice]
+    ingredients: dict[str, str]
+
+
+def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
+    """All that the sentence chooses from; the cook's own sweets first."""
+
+    def choice(sweet: Sweet, kept: tuple[int, int] | None) -> SweetChoice:
+        return SweetChoice(
+            key=sweet.key,
+            name=sweet.name,
+            about=sweet.about,
+            one=sweet.one,
+            many=sweet.many,
+            frozen=sweet.frozen,
+            way=sweet.usual.piece.way,
+            schools=[
+                SchoolChoice(key=s.key, name=s.name, about=s.about, bases={k: b.do for k, b in s.bases.items()})
+                for s in sweet.schools.values()
+            ],
+            flavours={k: v.name for k, v in sweet.flavours.items()},
+            own=kept is not None,
+            id=kept[0] if kept else None,
+            version=kept[1] if kept else None,
+        )
+
+    mine = [choice(sweet, (number, version)) for number, version, sweet in own.values()]
+    ours = [choice(sweet, None) for sweet in library().values() if not sweet.hidden]
+    return SweetChoices(
+        sweets=[*mine, *ours],
+        moulds=[MouldChoice(key=m.key, name=m.name, ml=round(m.volume_m3 * 1e6, 1)) for m in MOULDS.values()],
+        ingredients={key: thing.name for key, thing in things().items()},
+    )
+
+
+class OwnSweetIn(Body):
+    """A cook's own sweet, in the library's form; ``version``: the one it was changed from."""
+
+    form: dict[str, Any] = Field(description="As core/sweets/formula.py reads it")
+    version: int | None = Field(None, ge=1)
+
+
+class OwnSweetOut(Out):
+    id: int
+    version: int
+    key: str
+    form: dict[str, Any]

@@ -1,0 +1,305 @@
+"""The words of the Sweets sentence: understood, with the cook's own labels, pans and packs."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+from typing import Annotated, Literal, Protocol
+
+from pydantic import Field
+
+from ..core.bases.plan import Rate
+from ..core.costs import Prices
+from ..core.errors import BadInput
+from ..core.heat import Burner, Flame
+from ..core.kitchen import Kept, Kitchen
+from ..core.materials.library import Material, material
+from ..core.moulds import FAN, STILL_AIR, mould
+from ..core.pans import Pan
+from ..core.quantities import parse
+from ..core.sweets.build import Pantry, ReadyBase
+from ..core.sweets.formula import MILK, PROPERTIES, Sweet
+from ..core.sweets.frozen import Freezer
+from ..core.sweets.knobs import chosen
+from ..core.sweets.library import library, things
+from ..core.sweets.minutes import Hearth
+from ..core.sweets.plan import SweetPlan, usual_pan
+from ..core.sweets.stuff import Thing
+from .larder import BurnerIn, KitchenIn, MilkIn, PanIn
+from .model import Body, Id
+from .reduce import Key, Words
+
+BatchRef = Annotated[str, Field(pattern=r"^(pan|curd)-\d{1,15}$")]
+Share = Annotated[float, Field(ge=0, le=100)]
+
+
+class HaveIn(Body):
+    """Something there is: the milk, a base by its letter, or an ingredient."""
+
+    what: Key
+    amount: Words = Field(description='"1.1 L", "380 g"')
+
+
+class PricesIn(Body):
+    """What the cook pays and compares with, in the kitchen's money."""
+
+    fuel: Literal["gas", "electric"] = "gas"
+    fuel_price: float = Field(0.0, ge=0, le=1e6, description="A kg of LPG, or a kWh")
+    hour: float = Field(0.0, ge=0, le=1e6, description="An own hour")
+    bought_per_kg: float | None = Field(None, ge=0, le=1e6)
+    margin: float = Field(0.25, ge=0, le=0.9)
+
+
+class SweetIn(Body):
+    """The words of the sentence. Say what is wanted, or what there is."""
+
+    sweet: Key = Field(description='A sweet of the library ("kulfi"), or an own one ("own-3")')
+    school: Key = ""
+    flavour: Key = ""
+    want: Words = Field("", description='"24 sticks", "24", "1.2 kg"')
+    have: list[HaveIn] = Field(default_factory=list, max_length=8)
+    each: Words = Field("", description='One piece: "70 ml" of a mould, "12 g"; usual when empty')
+    milk: Id | Key | MilkIn | None = Field(None, description="The school's own when empty")
+    taken: Words = Field("", description='How far the first base is taken: "half", "a third", "30 % solids", "1.9"')
+    changes: dict[Key, float] = Field(default_factory=dict, max_length=40)
+    windows: dict[Key, tuple[Share, Share]] = Field(default_factory=dict, max_length=8)
+    bases: dict[Key, BatchRef] = Field(
+        default_factory=dict, max_length=4, description="Weighed batches, by base letter"
+    )
+    mould: Key = "stick"
+    moulds: int = Field(12, ge=1, le=1000, description="How many moulds there are")
+    tray: Words = Field("", description='"30 x 20 cm"; laid out freely when empty')
+    freezer_c: float | None = Field(None, ge=-40, le=-5)
+    fan: bool = False
+    freezes_kg_day: float = Field(3.0, ge=0.2, le=100)
+    pan: Id | PanIn | None = None
+    burner: Id | BurnerIn | None = None
+    flame: Literal["gentle", "medium", "strong"] = "medium"
+    whole_packs: bool = True
+    weighed: Words = Field("", description="The leading ingredient as weighed: all else follows")
+    finished: Words = Field("", description="The finished sweet as weighed")
+    prices: PricesIn | None = None
+    kitchen: KitchenIn | None = None
+
+
+class Things(Protocol):
+    """Where numbers of the Larder are looked up."""
+
+    def milk(self, milk_id: int) -> Material: ...
+    def pan(self, pan_id: int) -> Pan: ...
+    def burner(self, burner_id: int) -> Burner: ...
+    def kitchen(self) -> Kitchen: ...
+    def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
+    def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
+
+    @property
+    def pans(self) -> Mapping[int, Pan]: ...
+    @property
+    def burners(self) -> Mapping[int, Burner]: ...
+    @property
+    def house(self) -> Mapping[int, Kept[Material]]: ...
+    @property
+    def packs(self) -> Mapping[int, tuple[float | None, float | None]]: ...
+    @property
+    def own_sweets(self) -> Mapping[str, Sweet]: ...
+
+
+def pantry_of(shelf: Things, milk: Thing | None = None, yield_ln: float = 0.0) -> Pantry:
+    """Everything to build from: the tables, over them the cook's own labels, and all sweets."""
+    own = {kept.base: replace(Thing.of(kept.thing), key=kept.base) for kept in shelf.house.values() if kept.base}
+    known = {**things(), **own}
+    if milk is not None:
+        known[milk.key] = milk
+    return Pantry(known, {**library(), **shelf.own_sweets}, milk, yield_ln=yield_ln)
+
+
+def read_milk(words: int | str | MilkIn | None, shelf: Things) -> tuple[Thing | None, float]:
+    """The milk as a thing, and what is learned of its curd."""
+    if words is None:
+        return None, 0.0
+    if isinstance(words, int):
+        thing = replace(Thing.of(shelf.milk(words)), key=f"milk:{words}")
+        return thing, shelf.curd_yield(words)[0]
+    found = Thing.of(words.milk() if isinstance(words, MilkIn) else material(words))
+    if not found.milk:
+        raise BadInput("milk", f"{found.name.capitalize()} is no milk.", "Choose a milk of the Larder.")
+    return (replace(found, key="milk:label") if isinstance(words, MilkIn) else found), 0.0
+
+
+_TAKEN = {
+    "half": 2.0,
+    "a half": 2.0,
+    "a third": 3.0,
+    "third": 3.0,
+    "two thirds": 1.5,
+    "a quarter": 4.0,
+    "quarter": 4.0,
+}
+
+
+def read_taken(text: str, unit: str, solids: float) -> float:
+    """How far a base is taken, in its own unit.
+
+    :raises BadInput: field "taken".
+
+    >>> read_taken("half", "x", 0.15), read_taken("to 30 % solids", "x", 0.15), read_taken("1.9", "x", 0.15)
+    (2.0, 2.0, 1.9)
+    """
+    words = text.strip().lower().removeprefix("to ").removesuffix("its volume").removesuffix("solids").strip()
+    if words in _TAKEN:
+        times = _TAKEN[words]
+        return times if unit == "x" else times * solids * 100
+    percent = words.endswith("%")
+    try:
+        value = float(words.rstrip("%×x ").replace(",", "."))
+    except ValueError:
+        raise BadInput("taken", f"“{text}” is no end.", "Write half, a third, 30 % solids or 1.9.") from None
+    if unit == "x" and percent:
+        return value / 100 / solids
+    return value if percent or unit == "x" else value * solids * 100 if value < 8 else value
+
+
+def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> SweetPlan:
+    """Understand the sentence.
+
+    :raises KitchenError: naming the word.
+    """
+    kitchen = words.kitchen.kitchen() if words.kitchen else shelf.kitchen()
+    milk, yield_ln = read_milk(words.milk, shelf)
+    pantry = replace(pantry_of(shelf, milk, yield_ln), ready=dict(ready or {}))
+    sweet = pantry.sweets.get(words.sweet)
+    if sweet is None:
+        raise BadInput("sweet", f"There is no sweet “{words.sweet}”.", "Choose one of the list.")
+    school = chosen(sweet, words.school, words.flavour)
+    if words.taken.strip() and (letter := next((k for k, b in school.bases.items() if b.do == "reduce"), None)):
+        base = school.bases[letter]
+        of = pantry.milk or pantry.thing(school.milk, "milk")
+        to = read_taken(words.taken, base.unit, of.makeup.total_solids)
+        school = chosen(replace(sweet, schools={school.key: school}), school.key, "", {f"bases.{letter}": to})
+    school = chosen(replace(sweet, schools={school.key: school}), school.key, "", words.changes)
+    shape = None
+    if school.piece.way == "mould":
+        ml = school.piece.ml
+        if words.each.strip():
+            ml = parse(words.each, default_unit="ml", allow=("volume",), field="each").value * 1e6
+        if not 10 <= ml <= 2000:
+            raise BadInput("each", f"{ml:g} ml is no mould.", "Give 10 ml to 2 L.")
+        shape = mould(words.mould).scaled_to(ml * 1e-6)
+    elif words.each.strip() and school.piece.way != "slab":
+        grams = parse(words.each, default_unit="g", allow=("mass",), field="each").value * 1e3
+        if not 2 <= grams <= 2000:
+            raise BadInput("each", f"{grams:g} g is no piece.", "Give 2 g to 2 kg.")
+        school = replace(school, piece=replace(school.piece, grams=grams))
+    pieces, mass = _wanted(words.want, kitchen)
+    milk_bulk = (pantry.milk or pantry.thing(school.milk, "milk")).bulk_kg_m3
+    unknown = set(words.bases) - set(school.bases)
+    if unknown:
+        raise BadInput(
+            "bases", f"This school has no base {min(unknown)}.", f"It has: {', '.join(school.bases) or 'none'}."
+        )
+    return SweetPlan(
+        sweet,
+        school,
+        pantry,
+        kitchen,
+        _hearth(words, shelf),
+        None if words.have else pieces,
+        None if words.have else mass,
+        {h.what: _amount(h, pantry, milk_bulk, kitchen) for h in words.have},
+        shape,
+        _tray(words.tray),
+        Freezer(
+            kitchen.freezer_c if words.freezer_c is None else words.freezer_c,
+            FAN if words.fan else STILL_AIR,
+            words.freezes_kg_day,
+        ),
+        _packs(words, shelf),
+        words.whole_packs,
+        _mass(words.weighed, "weighed", milk_bulk, kitchen),
+        _mass(words.finished, "finished", 1000.0, kitchen),
+        {k: (low, high) for k, (low, high) in words.windows.items() if k in PROPERTIES and low <= high},
+    )
+
+
+def _wanted(text: str, kitchen: Kitchen) -> tuple[int | None, float | None]:
+    """Pieces or kg. "24 sticks", "24", "1.2 kg"."""
+    words = text.strip()
+    if not words:
+        return None, None
+    head = words.split()[0]
+    if head.isdecimal() and len(head) < 7 and (len(words.split()) == 1 or not _is_mass(words, kitchen)):
+        return int(head), None
+    return None, parse(words, default_unit="kg", allow=("mass",), field="want", measures=kitchen.measures).value
+
+
+def _is_mass(words: str, kitchen: Kitchen) -> bool:
+    try:
+        parse(words, default_unit="", allow=("mass",), field="want", measures=kitchen.measures)
+    except BadInput:
+        return False
+    return True
+
+
+def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:
+    if not text.strip():
+        return None
+    q = parse(text, default_unit="g", allow=("mass", "volume"), field=field, measures=kitchen.measures)
+    kg = q.value if q.dimension == "mass" else q.value * bulk
+    if not 0.005 <= kg <= 200:
+        raise BadInput(field, f"{q.understood} is no batch.", "Give 5 g to 200 kg.")
+    return kg
+
+
+def _amount(have: HaveIn, pantry: Pantry, milk_bulk: float, kitchen: Kitchen) -> float:
+    thing = pantry.things.get(have.what)
+    bulk = milk_bulk if have.what == MILK else thing.bulk_kg_m3 if thing else 1000.0
+    kg = _mass(have.amount, "have", bulk, kitchen)
+    if kg is None:
+        raise BadInput("have", "How much of it?", "Write it like 380 g or 1.1 L.")
+    return kg
+
+
+def _tray(text: str) -> tuple[float, float] | None:
+    """Sides in m. "30 x 20 cm"."""
+    words = text.lower().replace("×", "x").strip()
+    if not words:
+        return None
+    sides = [side for side in words.removesuffix("cm").split("x") if side.strip()]
+    if len(sides) != 2:
+        raise BadInput("tray", f"“{text}” is no tray.", "Write its two sides, like 30 x 20 cm.")
+    found = [parse(side, default_unit="cm", allow=("length",), field="tray").value for side in sides]
+    if not all(0.05 <= side <= 1.0 for side in found):
+        raise BadInput("tray", "A tray's sides are 5 to 100 cm.", "Measure it inside.")
+    return max(found), min(found)
+
+
+def _hearth(words: SweetIn, shelf: Things) -> Hearth:
+    """Pan, burner and flame; the widest pan and the first burner when nothing is said."""
+    pan_id = words.pan if words.pan is not None else usual_pan(shelf.pans)
+    burner_id = words.burner if words.burner is not None else next(iter(shelf.burners), None)
+    if pan_id is None or burner_id is None:
+        raise BadInput("pan", "There is no pan or burner to cook on.", "Add them in the Larder.")
+    pan = shelf.pan(pan_id) if isinstance(pan_id, int) else pan_id.pan()
+    burner = shelf.burner(burner_id) if isinstance(burner_id, int) else burner_id.burner()
+    known = isinstance(pan_id, int) and isinstance(burner_id, int)
+    rate = shelf.rate(pan_id, burner_id, words.flame) if known else Rate()  # type: ignore[arg-type]
+    return Hearth(pan, burner, words.flame, rate)
+
+
+def _packs(words: SweetIn, shelf: Things) -> dict[str, float]:
+    """What a pack holds, kg, of the cook's own things and milk."""
+    found = {kept.base: kept.pack for kept in shelf.house.values() if kept.base and kept.pack}
+    if isinstance(words.milk, int) and (pack := shelf.packs.get(words.milk, (None, None))[0]):
+        found[f"milk:{words.milk}"] = pack * shelf.milk(words.milk).bulk_kg_m3
+    return found
+
+
+def read_prices(words: SweetIn, shelf: Things) -> Prices:
+    """What the cook pays: the words', and per kg of everything that has a pack and a price."""
+    found = {k.base: k.price / k.pack for k in shelf.house.values() if k.base and k.pack and k.price is not None}
+    if isinstance(words.milk, int):
+        pack, price = shelf.packs.get(words.milk, (None, None))
+        if pack and price is not None:
+            found[f"milk:{words.milk}"] = price / (pack * shelf.milk(words.milk).bulk_kg_m3)
+    p = words.prices
+    if p is None:
+        return Prices(found)
+    return Prices(found, p.fuel, p.fuel_price, p.hour, p.bought_per_kg, p.margin)

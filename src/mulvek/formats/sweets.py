@@ -1,0 +1,374 @@
+"""JSON of the Sweets station: the whole answer. The command line speaks it too."""
+
+from collections.abc import Mapping
+
+from ..core import freezing as fz
+from ..core.cautions import Caution
+from ..core.costs import Cost, Heat, Prices, cost, heat_for
+from ..core.keeping import Cooling
+from ..core.nutrition import Nutrients
+from ..core.quantities import in_cups, say
+from ..core.ranges import Range
+from ..core.sweets.balance import Level, band
+from ..core.sweets.build import ReadyBase
+from ..core.sweets.formula import MILK
+from ..core.sweets.frozen import FrozenAnswer
+from ..core.sweets.knobs import knobs
+from ..core.sweets.minutes import Boiling
+from ..core.sweets.plan import SweetForecast, plan_sweet, racks
+from ..core.sweets.portions import Limit, lead_of
+from ..core.sweets.reasons import label, sweet_reasons
+from ..core.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
+from ..core.sweets.steps import PlannedStep, earliest_s
+from ..core.why import Why
+from .larder import MilkIn
+from .model import Out
+from .sweet_words import SweetIn, Things, read_prices, read_sweet_plan
+
+
+class RowOut(Out):
+    """A line of the weighing list: grams, the cook's own measure, grams to buy, and when it goes in."""
+
+    key: str
+    name: str
+    grams: float
+    cups: str
+    buy_grams: float
+    when: str
+    within: str
+    swappable: bool
+    number: int
+
+
+class BaseOut(Out):
+    """A base: what it takes and gives (kg), and the words that open it on the Bench."""
+
+    letter: str
+    do: str
+    name: str
+    start_kg: float
+    start_words: str
+    made_kg: float
+    total_solids: float
+    to: float
+    unit: str
+    ready: bool
+    said: str
+    route: str
+    words: dict[str, str]
+
+
+class KnobOut(Out):
+    place: str
+    name: str
+    value: float
+    unit: str
+    low: float | None
+    high: float | None
+    beyond: bool
+
+
+class LeadOut(Out):
+    """What to start with: exact kg, kg to buy in whole packs, and how to say it; ``rest_kg`` is left over."""
+
+    name: str
+    exact_kg: float
+    buy_kg: float
+    words: str
+    rest_kg: float
+
+
+class CoolingOut(Out):
+    cooling: Cooling
+    passes: bool
+
+
+class KeepingOut(Out):
+    """How long at most; ``klass`` its class."""
+
+    klass: str
+    why: str
+    activity: float
+    room_h: int
+    fridge_days: int
+    freezer_weeks: int
+
+
+class FrozenOut(Out):
+    answer: FrozenAnswer
+    mould: str
+    kind: str
+    shape: dict[str, float]
+    volume_m3: float
+    depth_m: float
+    racks: int
+
+
+class StepOut(Out):
+    step: PlannedStep
+    starts_s: float
+
+
+class SweetOut(Out):
+    """The whole answer. Masses kg, shares kg per kg, times s."""
+
+    key: str
+    name: str
+    school: str
+    school_name: str
+    school_about: str
+    flavour: str
+    one: str
+    many: str
+    then: str
+    milk: str
+    piece_way: str
+    each_kg: float
+    each_words: str
+    pieces: Range
+    finished: Range
+    lead: LeadOut
+    rows: list[RowOut]
+    bases: list[BaseOut]
+    limits: list[Limit]
+    limit_names: dict[str, str]
+    levels: list[Level]
+    band: str
+    sweetness: float
+    felt_sweetness: float
+    grains: str
+    stop_kg: float | None
+    into_pan_kg: float
+    steam_kg: float
+    sugar_over_kg: float
+    boilings: list[Boiling]
+    steps: list[StepOut]
+    ready_s: Range
+    before_cold_s: Range
+    frozen: FrozenOut | None
+    slab: SlabAnswer | None
+    syrup: SyrupAnswer | None
+    fry: FryAnswer | None
+    keeping: KeepingOut
+    fridge: CoolingOut
+    iced: CoolingOut
+    nutrients: Nutrients
+    allergens: list[str]
+    cautions: list[Caution]
+    cost: Cost
+    unpriced: list[str]
+    knobs: list[KnobOut]
+    label: str
+    whys: dict[str, Why]
+    warnings: list[str]
+
+    @classmethod
+    def of(cls, f: SweetForecast, words: SweetIn, prices: Prices) -> "SweetOut":
+        plan, built = f.plan, f.built
+        names = _names(f)
+        told = cost(
+            _used(f),
+            prices,
+            _heat(f),
+            sum(s.seconds.likely for s in f.steps if s.hands) / 3600,
+            int(f.pieces.likely),
+            f.finished.likely,
+        )
+        piece = plan.school.piece
+        each = say(plan.mould.volume_m3, "volume") if plan.mould else f"{f.each_kg * 1e3:.0f} g"
+        if piece.before:
+            each = f"{piece.grams:g} g"
+        made = [KnobOut(name=_knob_name(k.place, names), low=k.vary[0] if k.vary else None,
+                        high=k.vary[1] if k.vary else None, place=k.place, value=k.value, unit=k.unit, beyond=k.beyond)
+                for k in knobs(plan.school)]  # fmt: skip
+        return cls(
+            key=plan.sweet.key,
+            name=plan.sweet.name,
+            school=plan.school.key,
+            school_name=plan.school.name,
+            school_about=plan.school.about,
+            flavour=words.flavour,
+            one=plan.sweet.one,
+            many=plan.sweet.many,
+            then=plan.sweet.then,
+            milk=(plan.pantry.milk or plan.pantry.thing(plan.school.milk)).name,
+            piece_way=piece.way,
+            each_kg=f.each_kg,
+            each_words=each,
+            pieces=f.pieces,
+            finished=f.finished,
+            lead=_lead(f, names),
+            rows=[
+                RowOut(
+                    key=r.key,
+                    name=r.name,
+                    grams=r.kg * 1e3,
+                    cups=in_cups(r.kg, r.bulk_kg_m3, plan.kitchen.measures, _liquid(r.key, f)),
+                    buy_grams=r.buy_kg * 1e3,
+                    when=r.when,
+                    within=r.within,
+                    swappable=not r.within and _swappable(f, r.key),
+                    number=i,
+                )
+                for i, r in enumerate(f.rows)
+            ],
+            bases=[_base(f, b.made.letter, words) for b in f.bases],
+            limits=list(f.limits),
+            limit_names={limit.key: names.get(limit.key, limit.key) for limit in f.limits},
+            levels=list(f.levels),
+            band=band(plan.sweet, built.stuff.added_sugar),
+            sweetness=fz.sweetness(built.makeup),
+            felt_sweetness=fz.sweetness(built.makeup) * fz.felt_share(plan.kitchen.fridge_c),
+            grains=fz.grains(built.makeup, plan.kitchen.fridge_c).word,
+            stop_kg=f.stop_kg,
+            into_pan_kg=f.into_pan_kg,
+            steam_kg=built.stuff.steam_kg * f.batch.finished_kg,
+            sugar_over_kg=f.sugar_over_kg,
+            boilings=list(f.boilings),
+            steps=[StepOut(step=s, starts_s=at) for s, at in zip(f.steps, earliest_s(f.steps).values(), strict=True)],
+            ready_s=f.ready,
+            before_cold_s=f.before_cold,
+            frozen=None
+            if f.frozen is None or plan.mould is None
+            else FrozenOut(
+                answer=f.frozen,
+                mould=plan.mould.name,
+                kind=plan.mould.kind,
+                shape=dict(plan.mould.shape),
+                volume_m3=plan.mould.volume_m3,
+                depth_m=plan.mould.depth_m,
+                racks=racks(int(f.pieces.likely), words.moulds),
+            ),
+            slab=f.slab,
+            syrup=f.syrup,
+            fry=f.fry,
+            keeping=KeepingOut(
+                klass=f.keeping.klass.key,
+                why=f.keeping.klass.why,
+                activity=f.keeping.activity,
+                room_h=f.keeping.room_h,
+                fridge_days=f.keeping.fridge_days,
+                freezer_weeks=f.keeping.freezer_weeks,
+            ),
+            fridge=CoolingOut(cooling=f.cooling, passes=f.cooling.passes),
+            iced=CoolingOut(cooling=f.iced, passes=f.iced.passes),
+            nutrients=f.nutrients,
+            allergens=list(f.allergens),
+            cautions=list(f.cautions),
+            cost=told,
+            unpriced=[names.get(k, k) for k in told.unpriced],
+            knobs=made,
+            label=label(f),
+            whys=sweet_reasons(f),
+            warnings=[
+                f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
+                for k in made
+                if k.beyond
+            ],
+        )
+
+
+def _names(f: SweetForecast) -> dict[str, str]:
+    pantry = f.plan.pantry
+    found = {key: thing.name for key, thing in pantry.things.items()}
+    found |= {key: sweet.name for key, sweet in pantry.sweets.items()}
+    if pantry.milk:
+        found[pantry.milk.key] = pantry.milk.name
+    for b in f.bases:
+        word = {"reduce": "reduced milk", "curdle": "chhena", "hang": "hung curd"}[b.made.base.do]
+        found[b.made.letter] = word
+        found[f"base:{b.made.letter}"] = b.made.ready.said if b.made.ready else word
+    found[MILK] = (pantry.milk or pantry.thing(f.plan.school.milk)).name
+    return found
+
+
+_SAID = {
+    "cook": "water in the end",
+    "soak.brix": "syrup’s strength",
+    "soak.ratio": "syrup to pieces",
+    "soak.gain": "what they drink",
+    "top.share": "sauce on top",
+    "fry.takes": "fat taken up",
+}
+
+
+def _knob_name(place: str, names: Mapping[str, str]) -> str:
+    head, _, rest = place.partition(".")
+    if place in _SAID:
+        return _SAID[place]
+    return f"{names.get(rest, rest)}, taken to" if head == "bases" else names.get(rest, rest)
+
+
+def _used(f: SweetForecast) -> dict[str, float]:
+    return {k: kg * f.batch.finished_kg for k, kg in f.built.stuff.bought.items()}
+
+
+def _heat(f: SweetForecast) -> Heat:
+    milk = sum(r.kg for r in f.rows if f.plan.pantry.things.get(r.key, None) and f.plan.pantry.things[r.key].milk)
+    minutes = sum(b.seconds.likely for b in f.boilings) / 60
+    syrup = f.syrup.kg if f.syrup else 0.0
+    steam = sum(b.steam_kg for b in f.boilings)
+    return heat_for(milk if f.boilings or f.syrup else 0.0, steam, minutes, syrup, f.fry is not None)
+
+
+def _lead(f: SweetForecast, names: Mapping[str, str]) -> LeadOut:
+    key = lead_of(f.built, f.plan.packs, f.plan.pantry.things).key
+    thing = f.plan.pantry.things.get(key)
+    buy = f.batch.exact_kg if f.plan.weighed_kg is not None else f.batch.buy_kg
+    liquid = thing is not None and thing.group in ("milk", "plant")
+    words = say(buy / thing.bulk_kg_m3, "volume") if liquid and thing else say(buy, "mass")
+    return LeadOut(
+        name=names.get(key, key), exact_kg=f.batch.exact_kg, buy_kg=buy, words=words, rest_kg=f.batch.rest_kg
+    )
+
+
+def _liquid(key: str, f: SweetForecast) -> bool:
+    thing = f.plan.pantry.things.get(key)
+    return thing is not None and thing.group in ("milk", "plant", "water", "cream")
+
+
+def _swappable(f: SweetForecast, key: str) -> bool:
+    school = f.plan.school
+    mixed = key in school.mix and len(school.mix) > 1 and school.mix[key] > 0
+    return (mixed or school.finish.get(key, 0) > 0) and key not in ("water", "cardamom", "salt", "oil")
+
+
+def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
+    b = next(x for x in f.bases if x.made.letter == letter)
+    base, ready = b.made.base, b.made.ready
+    amount = say(b.start_m3, "volume") if base.do != "hang" else f"{b.start_kg * 1e3:.0f} g"
+    bench: dict[str, str] = {"amount": amount}
+    if isinstance(words.milk, int) and base.of == MILK:
+        bench["milk"] = str(words.milk)
+    elif base.of == MILK and not isinstance(words.milk, MilkIn):
+        bench["milk"] = b.made.of.key
+    if isinstance(words.pan, int):
+        bench["pan"] = str(words.pan)
+    if isinstance(words.burner, int):
+        bench["burner"] = str(words.burner)
+    if base.do == "reduce":
+        bench |= {"stop": f"{b.total_solids * 100:.1f} % solids", "flame": words.flame, "sugar": ""}
+    elif base.do == "curdle":
+        bench["use"] = f.plan.school.soak.kind if f.plan.school.soak and f.plan.school.soak.kind else "kalakand"
+    else:
+        bench |= {"yoghurt": b.made.of.key, "end": "shrikhand"}
+    return BaseOut(
+        letter=letter,
+        do=base.do,
+        name=b.made.of.name,
+        start_kg=b.start_kg,
+        start_words=amount,
+        made_kg=b.made_kg,
+        total_solids=b.total_solids,
+        to=base.to,
+        unit=base.unit,
+        ready=ready is not None,
+        said=ready.said if ready else "",
+        route={"reduce": "", "curdle": "/curdle", "hang": "/strain"}[base.do],
+        words=bench,
+    )
+
+
+def answer_sweet(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> SweetOut:
+    f = plan_sweet(read_sweet_plan(words, shelf, ready))
+    return SweetOut.of(f, words, read_prices(words, shelf))

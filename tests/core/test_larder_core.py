@@ -68,7 +68,7 @@ def test_an_own_copy_changes_what_the_label_says_and_nothing_else():
     plain = own_material("8", "palm jaggery", "jaggery")
     assert plain.parts == material("jaggery").parts and plain.flags == ("sour",)
     coconut = own_milk("9", "tin", 19.0, 6.4, "coconut")
-    assert coconut.flags == ("plant",) and coconut.allergens == () and float(coconut.parts.casein) == 0
+    assert coconut.flags == ("plant",) and coconut.allergens == ("coconut",) and float(coconut.parts.casein) == 0
     assert float(coconut.parts.total_solids) == pytest.approx(0.254)
 
 

@@ -38,7 +38,7 @@ def test_pragmas_and_migrations(db):
         pragma = lambda name: session.execute(text(f"PRAGMA {name}")).scalar()  # noqa: E731
         assert pragma("journal_mode") == "wal"
         assert pragma("synchronous") == 2 and pragma("foreign_keys") == 1
-        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0004"
+        assert session.execute(text("SELECT version_num FROM alembic_version")).scalar() == "0005"
 
 
 def test_the_demo_is_made_once_and_opens_again(db, tmp_path):

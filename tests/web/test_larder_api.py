@@ -210,7 +210,7 @@ def test_a_file_of_the_first_kitchen_is_brought_up_to_date(tmp_path):
     path = tmp_path / "kitchen.sqlite3"
     create_app(path).extensions["mulvek_database"].close()
     with sqlite3.connect(path) as old:  # back to the form that the first release wrote
-        late = ("rehearsal_event", "rehearsal", "sample_chunk", "instrument")
+        late = ("sweet_event", "sweet_batch", "sweet", "rehearsal_event", "rehearsal", "sample_chunk", "instrument")
         for table in (*late, "curd_event", "curd_batch", "ingredient"):
             old.execute(f"DROP TABLE {table}")
         for table, columns in {

@@ -23,6 +23,16 @@ export const router = createRouter({
       meta: { title: 'Caramelised milk' },
     },
     {
+      path: '/sweets',
+      component: () => import('./stations/sweets/SweetsStation.vue'),
+      meta: { title: 'Sweets' },
+    },
+    {
+      path: '/sweets/own',
+      component: () => import('./stations/sweets/OwnSweet.vue'),
+      meta: { title: 'Your own sweet' },
+    },
+    {
       path: '/larder',
       component: () => import('./stations/larder/LarderStation.vue'),
       meta: { title: 'Larder' },
@@ -45,6 +55,11 @@ export const router = createRouter({
     {
       path: '/stove/curd/:id(\\d+)',
       component: () => import('./stations/stove/CurdStove.vue'),
+      meta: { title: 'Stove' },
+    },
+    {
+      path: '/stove/sweet/:id(\\d+)',
+      component: () => import('./stations/stove/SweetStove.vue'),
       meta: { title: 'Stove' },
     },
     {

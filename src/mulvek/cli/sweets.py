@@ -112,7 +112,7 @@ def _sweet(args: argparse.Namespace) -> int:
     name = a.one if p.likely == 1 else a.many
     lines = [
         f"Start with {a.lead.words} of {a.lead.name}: {p.likely:.0f} {name} ({p.low:.0f} to {p.high:.0f}) of "
-        f"{a.each_kg * 1e3:.0f} g, {a.finished.likely * 1e3:.0f} g of {a.name} by the school “{a.school_name}”.",
+        f"{a.each_kg * 1e3:.0f} g, {a.finished.likely * 1e3:.0f} g of {a.name} {a.school_name}.",
         *(
             f"  {r.grams:8.1f} g  {r.cups:<12} {r.name}, {r.when}{f' ({r.within})' if r.within else ''}"
             for r in a.rows

@@ -116,7 +116,9 @@ def keeping(
 
 
 def room_hours(found: Class, room_c: float) -> int:
-    """>>> room_hours(FIRM, 30.0)
+    """Hours in the open at a room's warmth.
+
+    >>> room_hours(FIRM, 30.0)
     2
     """
     return found.room_h[0 if room_c <= 25 else 1 if room_c <= 32 else 2]

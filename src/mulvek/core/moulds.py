@@ -80,7 +80,7 @@ def geometry(kind: str, m: Mapping[str, float]) -> tuple[float, float, float, fl
     """Volume m³, surface m², distance to the core m, depth m, from measures in m (F15).
 
     >>> [round(x, 9) for x in geometry("cone", {"top": 0.045, "bottom": 0.025, "height": 0.080})[:2]]
-    [7.9063e-05, 0.010946193]
+    [7.9063e-05, 0.010946221]
     """
     if kind == "cone":
         top, bottom, height = m["top"] / 2, m["bottom"] / 2, m["height"]

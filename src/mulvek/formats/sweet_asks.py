@@ -12,7 +12,6 @@ from ..core.curd.syrup import boiling_elevation_k, brix_at_elevation, syrup_boil
 from ..core.errors import BadInput, Impossible
 from ..core.heat import pressure_at_altitude_pa
 from ..core.quantities import in_cups, parse, say
-from ..core.sweets.balance import Level
 from ..core.sweets.build import ReadyBase
 from ..core.sweets.late import Mend, Sweeter, sweeter, to_moisture
 from ..core.sweets.plan import SweetForecast, plan_sweet
@@ -21,7 +20,7 @@ from ..core.sweets.swapping import Alternative, alternatives
 from .model import Body, Out
 from .reduce import Key, Words
 from .sweet_words import SweetIn, Things, read_sweet_plan
-from .sweets import CoolingOut
+from .sweets import CoolingOut, LevelOut
 
 _TRIED = ("milk", "powder", "cream", "concentrate", "cheese", "khoya")
 
@@ -52,7 +51,7 @@ class AlternativeOut(Out):
     minutes: float
     missed_g: dict[str, float]
     good: bool
-    levels: list[Level]
+    levels: list[LevelOut]
     note: str
     changes: dict[str, float]
 
@@ -126,7 +125,7 @@ def _way(a: Alternative, f: SweetForecast, known: Mapping[str, Thing], thing: Th
         minutes=a.minutes,
         missed_g=missed,
         good=good,
-        levels=list(a.levels),
+        levels=[LevelOut.of_level(level) for level in a.levels],
         note=note,
         changes=dict(a.changes),
     )

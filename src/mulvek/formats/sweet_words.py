@@ -28,7 +28,7 @@ from .model import Body, Id
 from .reduce import Key, Words
 
 BatchRef = Annotated[str, Field(pattern=r"^(pan|curd)-\d{1,15}$")]
-Share = Annotated[float, Field(ge=0, le=100)]
+Window = Annotated[list[Annotated[float, Field(ge=0, le=100)]], Field(min_length=2, max_length=2)]
 
 
 class HaveIn(Body):
@@ -60,7 +60,7 @@ class SweetIn(Body):
     milk: Id | Key | MilkIn | None = Field(None, description="The school's own when empty")
     taken: Words = Field("", description='How far the first base is taken: "half", "a third", "30 % solids", "1.9"')
     changes: dict[Key, float] = Field(default_factory=dict, max_length=40)
-    windows: dict[Key, tuple[Share, Share]] = Field(default_factory=dict, max_length=8)
+    windows: dict[Key, Window] = Field(default_factory=dict, max_length=8)
     bases: dict[Key, BatchRef] = Field(
         default_factory=dict, max_length=4, description="Weighed batches, by base letter"
     )

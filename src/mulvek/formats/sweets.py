@@ -68,6 +68,39 @@ class KnobOut(Out):
     beyond: bool
 
 
+class LevelOut(Out):
+    """A level with its window (%, None without one) and whether it lies "in", "under" or "over" it."""
+
+    key: str
+    name: str
+    of: str
+    share: Range
+    window: list[float] | None
+    word: str
+
+    @classmethod
+    def of_level(cls, level: Level) -> "LevelOut":
+        return cls(
+            key=level.key,
+            name=level.name,
+            of=level.of,
+            share=level.share,
+            window=list(level.window) if level.window else None,
+            word=level.word,
+        )
+
+
+class LimitOut(Out):
+    """What there is of a thing, what is used and what stays over, kg; ``limits``: the one that runs out first."""
+
+    key: str
+    name: str
+    have_kg: float
+    used_kg: float
+    left_kg: float
+    limits: bool
+
+
 class LeadOut(Out):
     """What to start with: exact kg, kg to buy in whole packs, and how to say it; ``rest_kg`` is left over."""
 
@@ -130,9 +163,8 @@ class SweetOut(Out):
     lead: LeadOut
     rows: list[RowOut]
     bases: list[BaseOut]
-    limits: list[Limit]
-    limit_names: dict[str, str]
-    levels: list[Level]
+    limits: list[LimitOut]
+    levels: list[LevelOut]
     band: str
     sweetness: float
     felt_sweetness: float
@@ -213,9 +245,8 @@ class SweetOut(Out):
                 for i, r in enumerate(f.rows)
             ],
             bases=[_base(f, b.made.letter, words) for b in f.bases],
-            limits=list(f.limits),
-            limit_names={limit.key: names.get(limit.key, limit.key) for limit in f.limits},
-            levels=list(f.levels),
+            limits=[_limit(limit, names) for limit in f.limits],
+            levels=[LevelOut.of_level(level) for level in f.levels],
             band=band(plan.sweet, built.stuff.added_sugar),
             sweetness=fz.sweetness(built.makeup),
             felt_sweetness=fz.sweetness(built.makeup) * fz.felt_share(plan.kitchen.fridge_c),
@@ -280,6 +311,17 @@ def _names(f: SweetForecast) -> dict[str, str]:
         found[f"base:{b.made.letter}"] = b.made.ready.said if b.made.ready else word
     found[MILK] = (pantry.milk or pantry.thing(f.plan.school.milk)).name
     return found
+
+
+def _limit(limit: Limit, names: Mapping[str, str]) -> LimitOut:
+    return LimitOut(
+        key=limit.key,
+        name=names.get(limit.key, limit.key),
+        have_kg=limit.have_kg,
+        used_kg=limit.used_kg,
+        left_kg=limit.left_kg,
+        limits=limit.limits,
+    )
 
 
 _SAID = {

@@ -1,6 +1,15 @@
 import { useMutation, useQuery, type QueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
-import { api, unwrap, type Batch, type CurdBatch, type CurdEventIn, type EventIn } from './client'
+import {
+  api,
+  unwrap,
+  type Batch,
+  type CurdBatch,
+  type CurdEventIn,
+  type EventIn,
+  type SweetBatch,
+  type SweetEventIn,
+} from './client'
 import { heardClock, keepSending, onAnswer, post } from './outbox'
 
 /** A batch with the moment this tab received it, so that its times can run on between answers. */
@@ -66,6 +75,45 @@ export function useCurdLog() {
   })
 }
 
+/** A sweet with the moment this tab received it. */
+export type LiveSweet = SweetBatch & { received: number }
+
+function stampSweet(batch: SweetBatch): LiveSweet {
+  heardClock(batch.now_s)
+  return { ...batch, received: performance.now() }
+}
+
+export function useSweets() {
+  return useQuery({
+    queryKey: ['sweets-running'],
+    queryFn: async () => (await unwrap(api.GET('/api/stove/sweets'))).batches.map(stampSweet),
+    refetchInterval: 30_000,
+  })
+}
+
+export function useSweetBatch(id: MaybeRefOrGetter<number>) {
+  return useQuery({
+    queryKey: ['sweets-running', computed(() => toValue(id))],
+    queryFn: async () =>
+      stampSweet(
+        await unwrap(
+          api.GET('/api/stove/sweets/{batch_id}', { params: { path: { batch_id: toValue(id) } } }),
+        ),
+      ),
+    refetchInterval: 30_000,
+    retry: false,
+  })
+}
+
+/** Log a happening of a sweet; answered with null when it waits for the network. */
+export function useSweetLog() {
+  return useMutation({
+    networkMode: 'always',
+    mutationFn: ({ id, event }: { id: number; event: SweetEventIn }) =>
+      post({ of: 'sweet', id, event }),
+  })
+}
+
 export function useRecord(id: MaybeRefOrGetter<number>) {
   return useQuery({
     queryKey: ['book', computed(() => toValue(id))],
@@ -86,6 +134,8 @@ export function useLog() {
 function refresh(client: QueryClient) {
   void client.invalidateQueries({ queryKey: ['stove'] })
   void client.invalidateQueries({ queryKey: ['curds'] })
+  void client.invalidateQueries({ queryKey: ['sweets-running'] })
+  void client.invalidateQueries({ queryKey: ['sweet-bases'] })
   void client.invalidateQueries({ queryKey: ['book'] })
 }
 
@@ -112,6 +162,9 @@ export function listen(client: QueryClient): () => void {
     if (answer.of === 'pan') {
       heard(client, answer.batch)
       if (['heating', 'boiling'].includes(answer.batch.phase)) return
+    } else if (answer.of === 'sweet') {
+      const live = stampSweet(answer.batch)
+      client.setQueryData<LiveSweet>(['sweets-running', live.id], live)
     } else {
       const live = stampCurd(answer.batch)
       client.setQueryData<LiveCurd>(['curds', live.id], live)

@@ -7,6 +7,8 @@ import {
   type CurdBatch,
   type CurdEventIn,
   type EventIn,
+  type SweetBatch,
+  type SweetEventIn,
 } from './client'
 
 /**
@@ -16,8 +18,12 @@ import {
 export type Waiting =
   | { of: 'pan'; id: number; event: EventIn; at_s: number }
   | { of: 'curd'; id: number; event: CurdEventIn; at_s: number }
+  | { of: 'sweet'; id: number; event: SweetEventIn; at_s: number }
 
-export type Answer = { of: 'pan'; batch: Batch } | { of: 'curd'; batch: CurdBatch }
+export type Answer =
+  | { of: 'pan'; batch: Batch }
+  | { of: 'curd'; batch: CurdBatch }
+  | { of: 'sweet'; batch: SweetBatch }
 
 const SHELF = 'mulvek-outbox'
 const RETRY_MS = 3000
@@ -67,6 +73,13 @@ async function send(entry: Waiting): Promise<Answer> {
     return {
       of: 'pan',
       batch: await unwrap(api.POST('/api/stove/batches/{batch_id}/events', { ...path, body })),
+    }
+  }
+  if (entry.of === 'sweet') {
+    const body = { event: { ...entry.event, ...timed } }
+    return {
+      of: 'sweet',
+      batch: await unwrap(api.POST('/api/stove/sweets/{batch_id}/events', { ...path, body })),
     }
   }
   const body = { event: { ...entry.event, ...timed } }

@@ -1249,7 +1249,7 @@ export interface components {
              */
             kind: "swap" | "milk" | "nothing";
             /** Levels */
-            levels: components["schemas"]["Level"][];
+            levels: components["schemas"]["LevelOut"][];
             /** Minutes */
             minutes: number;
             /** Missed G */
@@ -2603,19 +2603,11 @@ export interface components {
             /** Browns S */
             browns_s: number;
             fat_c: components["schemas"]["Range"];
-            /** Seconds */
-            seconds: [
-                number,
-                number
-            ];
+            seconds: components["schemas"]["Range"];
             sets_s: components["schemas"]["Range"];
             /** Taken Kg */
             taken_kg: number;
-            /** Window C */
-            window_c: [
-                number,
-                number
-            ];
+            window_c: components["schemas"]["Range"];
         };
         /** GivenUpIn */
         GivenUpIn: {
@@ -3234,10 +3226,10 @@ export interface components {
             what: string;
         };
         /**
-         * Level
-         * @description One level: its share (kg per kg) as a range, its window, and a word: "in", "under" or "over".
+         * LevelOut
+         * @description A level with its window (%, None without one) and whether it lies "in", "under" or "over" it.
          */
-        Level: {
+        LevelOut: {
             /** Key */
             key: string;
             /** Name */
@@ -3246,10 +3238,9 @@ export interface components {
             of: string;
             share: components["schemas"]["Range"];
             /** Window */
-            window: [
-                number,
-                number
-            ] | null;
+            window: number[] | null;
+            /** Word */
+            word: string;
         };
         /** LidIn */
         LidIn: {
@@ -3267,16 +3258,20 @@ export interface components {
             on: boolean;
         };
         /**
-         * Limit
-         * @description What there is of a thing, what is used and left, kg; ``limits``: the one that runs out first.
+         * LimitOut
+         * @description What there is of a thing, what is used and what stays over, kg; ``limits``: the one that runs out first.
          */
-        Limit: {
+        LimitOut: {
             /** Have Kg */
             have_kg: number;
             /** Key */
             key: string;
+            /** Left Kg */
+            left_kg: number;
             /** Limits */
             limits: boolean;
+            /** Name */
+            name: string;
             /** Used Kg */
             used_kg: number;
         };
@@ -5344,10 +5339,7 @@ export interface components {
             whole_packs?: boolean;
             /** Windows */
             windows?: {
-                [key: string]: [
-                    number,
-                    number
-                ];
+                [key: string]: number[];
             };
         };
         /**
@@ -5393,13 +5385,9 @@ export interface components {
             label: string;
             lead: components["schemas"]["LeadOut"];
             /** Levels */
-            levels: components["schemas"]["Level"][];
-            /** Limit Names */
-            limit_names: {
-                [key: string]: string;
-            };
+            levels: components["schemas"]["LevelOut"][];
             /** Limits */
-            limits: components["schemas"]["Limit"][];
+            limits: components["schemas"]["LimitOut"][];
             /** Many */
             many: string;
             /** Milk */
@@ -5600,6 +5588,8 @@ export interface components {
             left_kg: number;
             /** Makes */
             makes: string[];
+            /** Pan M */
+            pan_m: number;
             piece_kg: components["schemas"]["Range"];
             /** Raw M */
             raw_m: number;

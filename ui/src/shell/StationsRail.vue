@@ -15,6 +15,7 @@ const helping = ref(false)
 const STATIONS = [
   { key: '1', path: '/larder', name: 'Larder', icon: 'larder' },
   { key: '2', path: '/bench', name: 'Bench', icon: 'bench' },
+  { key: '3', path: '/sweets', name: 'Sweets', icon: 'sweets' },
   { key: '5', path: '/stove', name: 'Stove', icon: 'stove' },
   { key: '6', path: '/book', name: 'Book', icon: 'book' },
 ]

@@ -1,6 +1,13 @@
 import { computed } from 'vue'
 import type { Batch } from '@/api/client'
-import { useCurds, useStove, type LiveBatch, type LiveCurd } from '@/api/kitchen'
+import {
+  useCurds,
+  useStove,
+  useSweets,
+  type LiveBatch,
+  type LiveCurd,
+  type LiveSweet,
+} from '@/api/kitchen'
 import { minutes, stopwatch } from '@/say'
 import { ran } from './now'
 
@@ -9,7 +16,7 @@ export type Nudge = Batch['nudges'][number]
 export type Loudness = 'wait' | 'show' | 'chime' | 'speak' | 'alarm'
 
 export interface Live {
-  of: 'pan' | 'curd'
+  of: 'pan' | 'curd' | 'sweet'
   id: number
   name: string
   place: string
@@ -64,13 +71,31 @@ export function liveCurd(c: LiveCurd): Live {
   }
 }
 
+export function liveSweet(s: LiveSweet): Live {
+  const at = s.steps.find((x) => x.phase === 'running') ?? s.steps.find((x) => x.phase === 'ready')
+  return {
+    of: 'sweet',
+    id: s.id,
+    name: s.name,
+    place: at?.say ?? 'weigh and count it',
+    path: `/stove/sweet/${s.id}`,
+    burner: null,
+    nudges: s.nudges,
+    hushed: s.hushed,
+    onFire: s.steps.some((x) => x.phase === 'running' && x.fire),
+    nowS: () => s.now_s + ran(s),
+  }
+}
+
 /** Everything that runs, pans first. */
 export function useLives() {
   const stove = useStove()
   const curds = useCurds()
+  const sweets = useSweets()
   return computed<Live[]>(() => [
     ...(stove.data.value ?? []).map(livePan),
     ...(curds.data.value ?? []).map(liveCurd),
+    ...(sweets.data.value ?? []).map(liveSweet),
   ])
 }
 

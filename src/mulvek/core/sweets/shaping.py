@@ -66,6 +66,7 @@ class SyrupAnswer:
     kg: float
     sugar_kg: float
     water_kg: float
+    pan_m: float
     raw_m: float
     swollen_m: float
     at_once: int
@@ -90,8 +91,8 @@ class FryAnswer:
     fat_c: Range
     sets_s: Range
     browns_s: float
-    window_c: tuple[float, float]
-    seconds: tuple[float, float]
+    window_c: Range
+    seconds: Range
     taken_kg: float
 
 
@@ -113,12 +114,12 @@ def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen
     hours = sum(school.soak.hours) / 2
     kind = school.soak.kind
     at_once, peak = count, raw_m
+    width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
     curve_kg: tuple[float, ...] = ()
     curve_sugar: tuple[float, ...] = ()
     if kind in sk.SHRINKS_ABOVE:
         use = USES[kind]
         assert use.swells is not None
-        width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
         peak = raw_m * use.swells[1] ** (1 / 3)
         at_once = max(1, min(count, most_in_pan(width, raw_m * use.swells[2] ** (1 / 3), use.cover)))
         dry = built.pieces_before.total_solids - built.pieces_before.sucrose
@@ -146,6 +147,7 @@ def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen
         kg,
         kg * strength / 100,
         kg * (1 - strength / 100),
+        width,
         raw_m,
         peak,
         at_once,
@@ -193,8 +195,8 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
             Range(fry.celsius[0], middle, fry.celsius[1]),
             Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
             sum(fry.seconds) / 2,
-            fry.celsius,
-            fry.seconds,
+            Range(fry.celsius[0], middle, fry.celsius[1]),
+            Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
             taken,
         )
     each = raw / max(1, count)
@@ -206,7 +208,7 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
         Range.normal(heat, 8.0),
         Range.lognormal(sets, 0.25),
         browns_s(heat, sugar),
-        GENTLE_C,
-        (sets, 1.3 * sets),
+        Range(GENTLE_C[0], heat, GENTLE_C[1]),
+        Range(sets, 1.2 * sets, 1.4 * sets),
         max(taken, count * fat_taken_kg(2 * radius)),
     )

@@ -66,6 +66,11 @@ const lower = () =>
 /** The button beside the sentence: it answers the nudge of whichever pan asks. */
 function answer(due: Asked) {
   const id = due.live.id
+  if (due.live.of === 'sweet') {
+    const event = { kind: 'step_done' as const, step: due.nudge.key }
+    post({ of: 'sweet', id, event }).catch(() => undefined)
+    return void router.push(due.live.path)
+  }
   if (due.live.of === 'curd' || due.nudge.answer === 'weighed') {
     if (due.nudge.answer === 'step_done')
       post({ of: 'curd', id, event: { kind: 'step_done' } }).catch(() => undefined)

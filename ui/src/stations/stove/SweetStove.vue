@@ -1,0 +1,454 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { SweetBatch, SweetEventIn } from '@/api/client'
+import { useSweetBatch, useSweetLog } from '@/api/kitchen'
+import FormField from '@/form/FormField.vue'
+import { figure } from '@/form/numbers'
+import { clock, grams, minutes, stopwatch } from '@/say'
+import { useKeys } from '@/shell/keys'
+import { ran } from '@/shell/now'
+
+/** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
+const route = useRoute()
+const batch = useSweetBatch(() => Number(route.params.id))
+const log = useSweetLog()
+const b = computed(() => batch.data.value)
+type Step = SweetBatch['steps'][number]
+
+const running = computed(() => b.value?.steps.filter((s) => s.phase === 'running') ?? [])
+const ready = computed(() => b.value?.steps.filter((s) => s.phase === 'ready') ?? [])
+const left = (s: Step) => (s.due_s === null ? 0 : s.due_s - ran(b.value!))
+/** The running step that is due first stands large; with none running, the first that can begin. */
+const first = computed(
+  () => [...running.value].sort((x, y) => left(x) - left(y))[0] ?? ready.value[0],
+)
+const over = computed(() => first.value?.phase === 'running' && left(first.value) < 0)
+function told(s: Step): [string, string] {
+  const t = Math.abs(left(s))
+  if (t >= 36 * 3600) return [(t / 86400).toFixed(1), 'days']
+  if (t >= 5400) return [(Math.round(t / 360) / 10).toString(), 'hours']
+  return t >= 600 ? [minutes(t), 'minutes'] : [stopwatch(t), 'minutes:seconds']
+}
+const takes = (s: Step) =>
+  s.seconds.likely >= 5400
+    ? `${Math.round(s.seconds.likely / 360) / 10} h`
+    : `${minutes(s.seconds.likely)} min`
+
+function tell(event: SweetEventIn) {
+  if (b.value) log.mutate({ id: b.value.id, event })
+}
+const begin = (s: Step) => tell({ kind: 'step_begun', step: s.key })
+const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
+const act = () =>
+  first.value && (first.value.phase === 'running' ? done(first.value) : begin(first.value))
+const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
+const due = computed(() =>
+  b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
+)
+const later = () =>
+  due.value &&
+  tell({ kind: 'snoozed', nudge: due.value.key, episode: due.value.episode, seconds: 300 })
+const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
+
+const typed = reactive({ weight: '', count: '', note: '', row: '' })
+const local = ref('')
+const weighing = ref<number | null>(null)
+function send(field: keyof typeof typed, make: (v: number) => SweetEventIn, then?: () => void) {
+  const value = figure(typed[field])
+  if (!(value > 0)) {
+    local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`
+    return
+  }
+  local.value = ''
+  const sent = typed[field]
+  log.mutate(
+    { id: b.value!.id, event: make(value) },
+    {
+      onSuccess: () => {
+        if (typed[field] === sent) typed[field] = ''
+        then?.()
+      },
+    },
+  )
+}
+function openRow(n: number, g: number) {
+  weighing.value = weighing.value === n ? null : n
+  typed.row = g >= 10 ? g.toFixed(0) : g.toFixed(1)
+}
+function note() {
+  if (!typed.note.trim()) return
+  const sent = typed.note
+  log.mutate(
+    { id: b.value!.id, event: { kind: 'note', text: sent.trim() } },
+    { onSuccess: () => (typed.note = typed.note === sent ? '' : typed.note) },
+  )
+}
+watch(
+  () => route.params.id,
+  () => log.reset(),
+)
+const base = (s: Step) => b.value?.rows.find((r) => r.when === { reduce: 'to reduce' }[s.base])
+const amount = (g: number) => (g >= 10 ? grams(g / 1000) : `${g.toFixed(1)} g`)
+useKeys([
+  { key: 'd', does: 'begin, or done: the large step', run: () => void act() },
+  { key: 'u', does: 'undo the last', run: () => void undo() },
+  { key: 'l', does: 'later: put off what is due', run: () => void later() },
+  { key: 'q', does: 'quiet, and sounds again', run: hush },
+])
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Stove: a sweet</h1>
+    <section v-if="batch.error.value" class="tray">
+      <p class="sentence problem">{{ batch.error.value.message }}</p>
+    </section>
+    <template v-else-if="b">
+      <section class="tray now" :class="{ over }" aria-label="What to do now" aria-live="polite">
+        <p class="legend">
+          <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
+        </p>
+        <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
+        <p v-else-if="b.finished" class="words"><b>It is made.</b> {{ b.said }} {{ b.keeping }}</p>
+        <p v-else-if="first" class="words">
+          <b>{{ first.say }}</b> {{ first.check }}
+          <RouterLink v-if="first.base && base(first)" to="/bench"
+            >Plan it on the Bench.</RouterLink
+          >
+        </p>
+        <p v-else class="words"><b>All its steps are done.</b> Weigh it and count it.</p>
+        <div v-if="first && !b.given_up && !b.finished" class="verb">
+          <button type="button" class="plate" @click="act">
+            {{ first.phase === 'running' ? 'Done' : 'Begin it' }} <kbd>D</kbd>
+          </button>
+          <button v-if="due" type="button" class="touch" @click="later">
+            In five minutes <kbd>L</kbd>
+          </button>
+        </div>
+        <p v-if="first?.caution && !b.finished" class="caution" :class="first.caution.severity">
+          <b>{{ first.caution.title }}</b> {{ first.caution.text }}
+        </p>
+      </section>
+      <div class="things">
+        <div>
+          <template v-if="first && first.phase === 'running'">
+            <p class="huge" :class="{ over }">{{ told(first)[0] }}</p>
+            <p class="under">{{ told(first)[1] }} {{ over ? 'over its time' : 'left' }}</p>
+          </template>
+          <template v-else-if="first && !b.finished">
+            <p class="huge soft">{{ takes(first).split(' ')[0] }}</p>
+            <p class="under">
+              {{ takes(first).split(' ')[1] === 'h' ? 'hours' : 'minutes' }} it will take
+            </p>
+          </template>
+          <template v-else>
+            <p class="huge">{{ b.counted ?? b.told_pieces.likely }}</p>
+            <p class="under">
+              {{ b.many }}{{ b.counted === null ? ', as told' : '' }},
+              {{ grams(b.weighed_kg ?? b.told_kg.likely) }}
+            </p>
+          </template>
+          <p v-if="b.stop_kg && !b.finished" class="second">
+            keep cooking to {{ grams(b.stop_kg) }}
+          </p>
+          <p v-for="s in running.filter((x) => x !== first)" :key="s.key" class="also">
+            <b>{{ told(s).join(' ') }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
+            <button type="button" class="touch" @click="done(s)">
+              Done<span class="visually-hidden">: {{ s.say }}</span>
+            </button>
+          </p>
+        </div>
+        <ol class="steps" aria-label="The steps">
+          <li
+            v-for="s in b.steps"
+            :key="s.key"
+            :class="[s.phase, { here: s === first }]"
+            :aria-current="s === first ? 'step' : undefined"
+          >
+            <span>{{ s.say }}</span>
+            <small v-if="s.done_at_s">done at {{ clock(s.done_at_s) }}</small>
+            <small v-else-if="s.phase === 'running'">since {{ clock(s.began_at_s!) }}</small>
+            <small v-else-if="s.phase === 'ready' && s !== first && !b.given_up">
+              <button type="button" class="touch" @click="begin(s)">
+                begin too<span class="visually-hidden">: {{ s.say }}</span>
+              </button>
+            </small>
+            <small v-else>{{ takes(s) }}</small>
+          </li>
+        </ol>
+      </div>
+      <section class="tray log-it" aria-label="Log it">
+        <p class="legend"><b>Weigh and log</b></p>
+        <div>
+          <ul class="rows" aria-label="The weighing list">
+            <li v-for="r in b.rows" :key="r.number">
+              <button
+                type="button"
+                class="row"
+                :aria-expanded="weighing === r.number"
+                @click="openRow(r.number, r.grams)"
+              >
+                <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+                  <path v-if="r.weighed_kg !== null" d="M2 9.500l4.500 4.500L16 4" class="tick" />
+                  <rect v-else x="1.500" y="1.500" width="15" height="15" rx="4" />
+                </svg>
+                <span
+                  >{{ r.name }}<small v-if="r.within"> · {{ r.within }}</small></span
+                >
+                <b>{{ amount(r.weighed_kg !== null ? r.weighed_kg * 1000 : r.grams) }}</b>
+                <small>{{ r.weighed_kg !== null ? `of ${amount(r.grams)}` : r.cups }}</small>
+              </button>
+              <form
+                v-if="weighing === r.number"
+                @submit.prevent="
+                  send(
+                    'row',
+                    (v) => ({ kind: 'row_weighed', row: r.number, mass_kg: v / 1000 }),
+                    () => (weighing = null),
+                  )
+                "
+              >
+                <FormField v-model="typed.row" :label="`${r.name}, g`" />
+                <button type="submit" class="plate line">It weighs that</button>
+              </form>
+            </li>
+          </ul>
+          <form @submit.prevent="send('weight', (v) => ({ kind: 'weighed', mass_kg: v / 1000 }))">
+            <FormField v-model="typed.weight" label="The sweet weighs, g" />
+            <button type="submit" class="plate line">Weigh it</button>
+          </form>
+          <form @submit.prevent="send('count', (v) => ({ kind: 'counted', count: Math.round(v) }))">
+            <FormField v-model="typed.count" :label="`How many ${b.many}`" />
+            <button type="submit" class="plate line">Count them</button>
+          </form>
+          <form @submit.prevent="note">
+            <FormField v-model="typed.note" label="A note" words />
+            <button type="submit" class="plate line">Write it</button>
+          </form>
+          <p v-if="b.said" class="said">{{ b.said }}</p>
+          <p v-if="local || log.error.value" class="problem" role="alert">
+            {{ local || log.error.value?.message }}
+          </p>
+        </div>
+        <div>
+          <ol class="log" aria-label="What happened">
+            <li v-for="l in b.log.slice(0, 9)" :key="l.event_id" :class="{ undone: l.undone }">
+              <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
+            </li>
+          </ol>
+          <p class="acts">
+            <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
+              Undo <kbd>U</kbd>
+            </button>
+            <template v-if="!b.given_up && !b.finished">
+              <button type="button" class="touch" :aria-pressed="b.hushed" @click="hush">
+                {{ b.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
+              </button>
+              <button type="button" class="touch" @click="tell({ kind: 'abandoned' })">
+                Give it up
+              </button>
+            </template>
+          </p>
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.now {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 26px;
+  min-height: 110px;
+}
+.now.over {
+  background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));
+}
+.words {
+  flex: 1 1 420px;
+  font: 400 30px/40px var(--words);
+}
+.verb {
+  display: grid;
+  justify-items: center;
+}
+.caution {
+  flex: 1 1 100%;
+  font-size: 16px;
+}
+.danger b {
+  color: var(--madder);
+}
+.things {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 34px;
+  align-items: start;
+  margin: 12px 6px 20px;
+}
+.huge {
+  font-size: 150px;
+  line-height: 150px;
+  font-weight: 700;
+  font-stretch: 88%;
+  letter-spacing: -5px;
+}
+.huge.soft {
+  color: var(--ink-soft);
+  font-weight: 600;
+}
+.under {
+  font-size: 21px;
+}
+.second {
+  margin-top: 10px;
+  font-size: 30px;
+  line-height: 38px;
+  font-weight: 680;
+  color: var(--cobalt);
+}
+.also {
+  margin-top: 10px;
+  font-size: 18px;
+}
+.also b {
+  font-size: 22px;
+}
+.steps li {
+  display: flex;
+  justify-content: space-between;
+  gap: 14px;
+  padding: 6px 10px 4px;
+  border-left: 4px solid var(--ridge);
+  font-size: 16px;
+}
+.steps small {
+  font-size: 14px;
+  color: var(--ink-soft);
+  white-space: nowrap;
+}
+.steps .touch {
+  padding: 0;
+}
+.steps .running {
+  border-color: var(--saffron-fill);
+}
+.steps .here {
+  background: var(--cobalt-wash);
+  font-weight: 650;
+}
+.steps .ready {
+  border-color: var(--cobalt);
+}
+.steps .done {
+  border-color: var(--leaf);
+  color: var(--ink-soft);
+}
+.log-it {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 40px;
+}
+.rows {
+  margin-bottom: 12px;
+}
+.rows li + li {
+  border-top: 1px solid var(--ridge);
+}
+.row {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) 92px 110px;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 36px;
+  text-align: left;
+  font-size: 16px;
+}
+.row b {
+  text-align: right;
+  font-weight: 680;
+}
+.row small {
+  color: var(--ink-soft);
+  font-size: 14px;
+}
+.row rect {
+  fill: none;
+  stroke: var(--cobalt);
+  stroke-width: 1.8;
+}
+.tick {
+  fill: none;
+  stroke: var(--leaf);
+  stroke-width: 2.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+form {
+  display: grid;
+  grid-template-columns: minmax(0, 420px) max-content;
+  gap: 6px 14px;
+  align-items: center;
+  margin: 8px 0;
+}
+.said {
+  font-size: 18px;
+}
+.log {
+  margin-bottom: 12px;
+}
+.log li {
+  display: flex;
+  gap: 14px;
+  line-height: 25px;
+}
+.log time {
+  color: var(--ink-soft);
+}
+.undone {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+}
+@media (max-width: 900px) {
+  .things,
+  .log-it {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 18px;
+  }
+  .words {
+    font-size: 21px;
+    line-height: 29px;
+  }
+  .now .plate {
+    min-height: 58px;
+  }
+  .verb,
+  .verb .plate {
+    width: 100%;
+  }
+  .huge {
+    font-size: 110px;
+    line-height: 112px;
+  }
+  form {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .row {
+    grid-template-columns: 26px minmax(0, 1fr) 80px;
+    min-height: 48px;
+  }
+  .row > small {
+    display: none;
+  }
+}
+</style>

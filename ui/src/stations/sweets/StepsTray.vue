@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { NModal } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
+import FormDialog from '@/form/FormDialog.vue'
+import FormField from '@/form/FormField.vue'
+import WhyWord from '@/sentence/WhyWord.vue'
+import { hours } from './sweet'
+
+/** The work in its order, what runs side by side; and the plate that takes it to the Stove. */
+const props = defineProps<{
+  answer: SweetOut
+  plan: SweetIn
+  suggested: string
+  blocked: boolean
+}>()
+const router = useRouter()
+const client = useQueryClient()
+const total = computed(() =>
+  Math.max(1, ...props.answer.steps.map((s) => s.starts_s + s.step.seconds.likely)),
+)
+/** Long rests would squeeze the work to nothing: time is drawn by its square root. */
+const x = (s: number) => Math.sqrt(s / total.value) * 100
+const naming = ref(false)
+const name = ref('')
+const key = ref('')
+function ask() {
+  name.value = props.suggested.slice(0, 60)
+  key.value = crypto.randomUUID()
+  naming.value = true
+}
+const begin = useMutation({
+  mutationFn: () =>
+    unwrap(
+      api.POST('/api/stove/sweets', {
+        body: { name: name.value.trim(), plan: props.plan, key: key.value },
+      }),
+    ),
+  onSuccess: async (made) => {
+    naming.value = false
+    await client.invalidateQueries({ queryKey: ['sweets-running'] })
+    await router.push(`/stove/sweet/${made.id}`)
+  },
+})
+</script>
+
+<template>
+  <section class="tray steps" aria-label="The work">
+    <p class="legend">
+      <b>The work</b>
+    </p>
+    <ol>
+      <li v-for="s in answer.steps" :key="s.step.key">
+        <span class="say">{{ s.step.say }}</span>
+        <span class="lane" aria-hidden="true">
+          <i
+            :class="{ fire: s.step.fire, wait: !s.step.hands }"
+            :style="{
+              left: `${x(s.starts_s)}%`,
+              width: `${Math.max(1.2, x(s.starts_s + s.step.seconds.likely) - x(s.starts_s))}%`,
+            }"
+          />
+        </span>
+        <span class="time">{{ hours(s.step.seconds.likely) }}</span>
+      </li>
+    </ol>
+    <div class="go">
+      <p>
+        <b>{{ hours(answer.ready_s.likely) }}</b> in all ({{ hours(answer.ready_s.low) }}–{{
+          hours(answer.ready_s.high)
+        }}). <WhyWord :why="answer.whys.time" text="why so long?" />
+      </p>
+      <p class="soft key">
+        <i class="fire" /> on the fire <i /> by hand <i class="wait" /> by itself
+      </p>
+      <p v-for="c in answer.cautions.slice(0, 3)" :key="c.title" class="caution">
+        <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
+      </p>
+      <button type="button" class="plate" :disabled="blocked" @click="ask">Begin it</button>
+    </div>
+    <NModal v-model:show="naming">
+      <FormDialog
+        title="Before you begin"
+        verb="Begin it"
+        :blocked="!name.trim()"
+        :busy="begin.isPending.value"
+        :problem="begin.error.value?.message"
+        @keep="begin.mutate()"
+        @cancel="naming = false"
+      >
+        <ul class="all">
+          <li v-for="c in answer.cautions" :key="c.title">
+            <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
+          </li>
+        </ul>
+        <FormField v-model="name" label="Call it" words />
+      </FormDialog>
+    </NModal>
+  </section>
+</template>
+
+<style scoped>
+.steps {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 30px;
+  margin-top: 22px;
+}
+ol li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr) 72px;
+  gap: 14px;
+  align-items: center;
+  padding: 5px 0 3px;
+}
+li + li {
+  border-top: 1px solid var(--ridge);
+}
+.lane {
+  position: relative;
+  height: 16px;
+}
+.lane i {
+  position: absolute;
+  inset: 2px auto 2px 0;
+}
+i {
+  border-radius: 4px;
+  background: var(--cobalt);
+}
+.fire {
+  background: #c79a55;
+  border: 1.4px solid #9c6b33;
+}
+.wait {
+  background: var(--cobalt-wash);
+  border: 1.4px solid var(--cobalt);
+}
+.time {
+  text-align: right;
+  font-weight: 650;
+}
+.go {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+  font-size: 16px;
+}
+.go > p > b:first-child {
+  font-size: 24px;
+  font-weight: 680;
+}
+.go .caution > b:first-child {
+  font-size: 16px;
+}
+.key i {
+  display: inline-block;
+  width: 18px;
+  height: 12px;
+  margin: 0 4px 0 8px;
+  vertical-align: -1px;
+}
+.key i:first-child {
+  margin-left: 0;
+}
+.danger {
+  color: var(--madder);
+}
+.all {
+  display: grid;
+  gap: 6px;
+  font-size: 17px;
+}
+.all li {
+  display: block;
+  border: 0;
+}
+@media (max-width: 900px) {
+  .steps {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  ol li {
+    grid-template-columns: minmax(0, 1fr) 64px;
+  }
+  .lane {
+    display: none;
+  }
+  .go .plate {
+    width: 100%;
+    min-height: 56px;
+  }
+}
+</style>

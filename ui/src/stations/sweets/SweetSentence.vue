@@ -1,0 +1,350 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { LarderOut, SweetChoices, SweetOut } from '@/api/client'
+import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
+import { plain, shown } from '@/stations/bench/words'
+import { weight } from '@/say'
+import {
+  baseName,
+  before,
+  dayWord,
+  hours,
+  pairs,
+  takenTo,
+  unpaired,
+  type SweetWords,
+} from './sweet'
+
+/** The sentence of a sweet, from what one wants or from what one has, and its answer. */
+const props = defineProps<{
+  choices: SweetChoices
+  kitchen: LarderOut
+  bases: { ref: string; name: string; mass_kg: number; total_solids: number; does: string[] }[]
+  answer: SweetOut | undefined
+  stale: boolean
+  wrong: (field: string) => string | undefined
+}>()
+const words = defineModel<SweetWords>('words', { required: true })
+const emit = defineEmits<{ keep: [change?: Partial<SweetWords>] }>()
+const keep = (change?: Partial<SweetWords>) => emit('keep', change)
+const f = computed(() => props.answer)
+
+const sweet = computed(() => props.choices.sweets.find((s) => s.key === words.value.sweet))
+const school = computed(
+  () => sweet.value?.schools.find((s) => s.key === words.value.school) ?? sweet.value?.schools[0],
+)
+const sweets = computed<WordChoice[]>(() =>
+  props.choices.sweets.map((s) => ({
+    value: s.key,
+    text: s.name,
+    does: s.own ? 'your own' : s.about,
+  })),
+)
+const schools = computed<WordChoice[]>(
+  () => sweet.value?.schools.map((s) => ({ value: s.key, text: s.name, does: s.about })) ?? [],
+)
+const flavours = computed<WordChoice[]>(() => [
+  { value: '', text: 'usual', does: 'as its school has it' },
+  ...Object.entries(sweet.value?.flavours ?? {}).map(([value, text]) => ({ value, text })),
+])
+const milks = computed<WordChoice[]>(() => [
+  { value: '', text: 'its usual milk', does: f.value && !words.value.milk ? f.value.milk : '' },
+  ...props.kitchen.milks.map((m) => ({ value: String(m.id), text: m.name })),
+])
+const milkWord = computed(() =>
+  words.value.milk ? shown(milks.value, words.value.milk) : (f.value?.milk ?? 'its usual milk'),
+)
+const reduced = computed(() => f.value?.bases.find((b) => b.do === 'reduce'))
+/** Weighed batches that can stand for a base of this school. */
+const fresh = computed<WordChoice[]>(() => {
+  const found: WordChoice[] = [{ value: '', text: 'made fresh' }]
+  for (const [letter, does] of Object.entries(school.value?.bases ?? {}))
+    for (const b of props.bases.filter((x) => x.does.includes(does)))
+      found.push({
+        value: `${letter}=${b.ref}`,
+        text: `${b.name}, ${weight(b.mass_kg)}`,
+        does: `as weighed, ${Math.round(b.total_solids * 100)} % solids, for the ${baseName(does)}`,
+      })
+  return found
+})
+const wants = computed(() => plain('12', '24', '36', '500 g', '1 kg'))
+const wantWord = computed(() => {
+  const n = Number(words.value.want)
+  if (!Number.isFinite(n) || !sweet.value) return words.value.want || 'how many'
+  return `${words.value.want} ${n === 1 ? sweet.value.one : sweet.value.many}`
+})
+const eachHint = computed(() =>
+  sweet.value?.way === 'mould' ? 'What one mould holds: 70 ml.' : 'One piece: 12 g.',
+)
+const moulds = computed<WordChoice[]>(() =>
+  props.choices.moulds.map((m) => ({ value: m.key, text: m.name })),
+)
+
+/** What there is: rows of the "have" sentence. */
+const have = computed(() => Object.entries(pairs(words.value.have)))
+const whats = computed<WordChoice[]>(() => {
+  const list: WordChoice[] = [{ value: 'milk', text: milkWord.value }]
+  for (const [letter, does] of Object.entries(school.value?.bases ?? {}))
+    list.push({ value: letter, text: baseName(does), does: 'made already' })
+  const seen = new Set(['milk'])
+  for (const r of f.value?.rows ?? [])
+    if (
+      !r.key.startsWith('milk') &&
+      !r.key.startsWith('base:') &&
+      r.key !== 'water' &&
+      !seen.has(r.key)
+    ) {
+      seen.add(r.key)
+      list.push({ value: r.key, text: r.name })
+    }
+  return list
+})
+function setHave(i: number, what: string, amount: string) {
+  const rows = have.value.map(([w, a]) => [w, a] as const)
+  rows[i] = [what, amount]
+  keep({ have: unpaired(Object.fromEntries(rows.filter(([w, a]) => w && a.trim()))) })
+}
+function more() {
+  const next = whats.value.find((w) => !have.value.some(([what]) => what === w.value))
+  if (next) setHave(have.value.length, next.value, next.value === 'milk' ? '1 L' : '300 g')
+}
+const limit = computed(() => f.value?.limits.find((l) => l.limits))
+const over = computed(() => f.value?.limits.filter((l) => !l.limits && l.left_kg > 0.004) ?? [])
+
+function choose(key: string) {
+  keep({
+    sweet: key,
+    school: '',
+    flavour: '',
+    taken: '',
+    base: '',
+    change: '',
+    window: '',
+    each: '',
+  })
+}
+function mode(from: 'want' | 'have') {
+  const change: Partial<SweetWords> = { from }
+  if (from === 'have' && !words.value.have) change.have = 'milk=2 L'
+  keep(change)
+}
+const cold = computed(() =>
+  f.value?.frozen ? before(words.value.eat, f.value.frozen.answer.freeze_s.high) : null,
+)
+const start = computed(() => {
+  if (!f.value) return null
+  const until = f.value.frozen
+    ? f.value.before_cold_s.high + f.value.frozen.answer.freeze_s.high
+    : f.value.ready_s.high
+  return before(words.value.eat, until)
+})
+const count = computed(() => f.value?.pieces.likely ?? 0)
+</script>
+
+<template>
+  <section class="tray" aria-label="The plan">
+    <p class="legend">
+      <span class="soft">Build a sweet from:</span>
+      <template v-for="m in ['want', 'have'] as const" :key="m">
+        <b v-if="words.from === m">what I {{ m }}</b>
+        <button v-else type="button" class="touch" @click="mode(m)">what I {{ m }}</button>
+      </template>
+    </p>
+    <p class="sentence">
+      <template v-if="words.from === 'want'">
+        Make
+        <SentenceWord
+          v-model="words.want"
+          label="how many, or how much"
+          :shown="wantWord"
+          free
+          hint="24 pieces, or a weight like 1.2 kg."
+          :choices="wants"
+          :problem="wrong('want')"
+          @kept="keep()"
+        />
+        of
+      </template>
+      <template v-else>
+        I have
+        <template v-for="([what, amount], i) in have" :key="what">
+          <template v-if="i">{{ i === have.length - 1 ? ' and ' : ', ' }}</template>
+          <SentenceWord
+            :model-value="amount"
+            label="how much there is"
+            :shown="amount"
+            free
+            hint="380 g, 1.1 L; empty to leave it out."
+            :problem="wrong('have')"
+            @update:model-value="(v) => setHave(i, what, v)"
+          />
+          of
+          <SentenceWord
+            :model-value="what"
+            label="what there is"
+            :shown="shown(whats, what)"
+            :choices="whats"
+            @update:model-value="(v) => setHave(i, v, amount)"
+          />
+        </template>
+        <button type="button" class="touch plus" @click="more">and more</button>. It is for
+      </template>
+      <template v-if="flavours.length > 1">
+        <SentenceWord
+          v-model="words.flavour"
+          label="flavour"
+          :shown="shown(flavours, words.flavour)"
+          :choices="flavours"
+          :problem="wrong('flavour')"
+          @kept="keep()"
+        />{{ ' ' }}
+      </template>
+      <SentenceWord
+        :model-value="words.sweet"
+        label="which sweet"
+        :shown="sweet?.name ?? words.sweet"
+        :choices="sweets"
+        :problem="wrong('sweet')"
+        @update:model-value="choose"
+      />{{ ' ' }}
+      <SentenceWord
+        v-if="schools.length > 1"
+        v-model="words.school"
+        label="how it is made"
+        :shown="school?.name ?? ''"
+        :choices="schools"
+        :problem="wrong('school')"
+        @kept="keep({ taken: '', base: '', change: '' })"
+      />
+      <template v-else>{{ school?.name }}</template>,
+      <template v-if="f && f.piece_way !== 'slab'">
+        <SentenceWord
+          v-model="words.each"
+          label="how large a piece"
+          :shown="words.each || f.each_words"
+          free
+          :hint="eachHint"
+          :problem="wrong('each')"
+          @kept="keep()"
+        />
+        each<template v-if="f.frozen"
+          >{{ ' ' }}in a
+          <SentenceWord
+            v-model="words.mould"
+            label="which mould"
+            :shown="shown(moulds, words.mould)"
+            :choices="moulds"
+            :problem="wrong('mould')"
+            @kept="keep()" /></template
+        >,
+      </template>
+      <template v-else-if="f">
+        in
+        <SentenceWord
+          v-model="words.tray"
+          label="which tray"
+          :shown="words.tray ? `a ${words.tray} tray` : 'a tray laid out to fit'"
+          free
+          hint="Its inside, like 30 x 20 cm; empty to lay it out."
+          :choices="plain('20 x 20 cm', '30 x 20 cm')"
+          :problem="wrong('tray')"
+          @kept="keep()"
+        />,
+      </template>
+      from
+      <SentenceWord
+        v-model="words.milk"
+        label="which milk"
+        :shown="milkWord"
+        :choices="milks"
+        :problem="wrong('milk')"
+        @kept="keep()"
+      />
+      <template v-if="reduced && !reduced.ready">
+        taken
+        <SentenceWord
+          v-model="words.taken"
+          label="how far the milk is taken"
+          :shown="
+            words.taken ? takenTo(reduced.to, reduced.unit) : takenTo(reduced.to, reduced.unit)
+          "
+          free
+          hint="half, a third, 30 % solids, or 1.9 times."
+          :choices="plain('two thirds', 'half', 'a third')"
+          :problem="wrong('taken')"
+          @kept="keep()"
+      /></template>
+      <template v-if="fresh.length > 1">
+        ,
+        <SentenceWord
+          v-model="words.base"
+          label="made fresh, or from a weighed batch"
+          :shown="shown(fresh, words.base)"
+          :choices="fresh"
+          :problem="wrong('bases')"
+          @kept="keep()" /></template
+      >, to eat at
+      <SentenceWord
+        v-model="words.eat"
+        label="when it is eaten"
+        :shown="words.eat || 'any time'"
+        free
+        hint="A time, like 20:00; empty for any."
+        :choices="plain('13:00', '18:00', '20:00')"
+        after="."
+        @kept="keep()"
+      />
+      <span v-if="f" class="told" :class="{ stale }" aria-live="polite">
+        <template v-if="words.from === 'want'">
+          Start with <b>{{ f.lead.words }}</b> of {{ f.lead.name
+          }}<template v-if="f.lead.rest_kg > 0.004">
+            ({{ weight(f.lead.rest_kg) }} stays over)</template
+          >, for <b>{{ count }} {{ count === 1 ? f.one : f.many }}</b
+          ><template v-if="f.pieces.low < f.pieces.high">
+            ({{ f.pieces.low }}–{{ f.pieces.high }})</template
+          ></template
+        >
+        <template v-else>
+          It makes <b>{{ count }} {{ count === 1 ? f.one : f.many }}</b
+          ><template v-if="f.pieces.low < f.pieces.high">
+            ({{ f.pieces.low }}–{{ f.pieces.high }})</template
+          >, {{ weight(f.finished.likely)
+          }}<template v-if="limit && f.limits.length > 1"
+            >; the {{ limit.name }} runs out first</template
+          ><template v-for="l in over" :key="l.key"
+            >, {{ weight(l.left_kg) }} of {{ l.name }} stays over</template
+          ></template
+        ><template v-if="cold"
+          >, and have the moulds in the freezer by <b>{{ cold.at }}</b>{{
+            dayWord(cold.days)
+          }}</template
+        ><template v-else-if="start"
+          >, and begin at <b>{{ start.at }}</b>{{ dayWord(start.days) }} ({{
+            hours(f.ready_s.likely)
+          }})</template
+        >.
+      </span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.told b {
+  font-weight: 700;
+}
+.stale {
+  opacity: 0.45;
+}
+.plus {
+  font-size: 19px;
+}
+.legend .touch {
+  padding: 0;
+  font-weight: 550;
+}
+@media (max-width: 599px) {
+  .legend .soft {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,326 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import IceCurve from '@/charts/IceCurve.vue'
+import LevelTube from '@/charts/LevelTube.vue'
+import SoakCurve from '@/charts/SoakCurve.vue'
+import BallsPan from '@/moulds/BallsPan.vue'
+import MouldDrawing from '@/moulds/MouldDrawing.vue'
+import PortionRow from '@/moulds/PortionRow.vue'
+import SlabDrawing from '@/moulds/SlabDrawing.vue'
+import StopScale from '@/moulds/StopScale.vue'
+import { grams, weight } from '@/say'
+import WhyWord from '@/sentence/WhyWord.vue'
+import { useWords } from '@/stations/bench/words'
+import CountedTray from './CountedTray.vue'
+import KnobsTray from './KnobsTray.vue'
+import LateTray from './LateTray.vue'
+import StepsTray from './StepsTray.vue'
+import SwapList from './SwapList.vue'
+import {
+  SWEET_FIRST,
+  askedOf,
+  hours,
+  pairs,
+  unpaired,
+  useBases,
+  useSweet,
+  useSweetChoices,
+} from './sweet'
+import SweetSentence from './SweetSentence.vue'
+import WeighList from './WeighList.vue'
+
+/** Sweets: a sentence, the things to scale in balance, and what to weigh, swap, count and do. */
+const { larder, words, keep } = useWords('/sweets', SWEET_FIRST, [])
+const choices = useSweetChoices()
+const bases = useBases()
+const kitchen = computed(() => larder.data.value)
+const body = computed(() => askedOf(words))
+const asked = useSweet(
+  body,
+  computed(() => Boolean(kitchen.value)),
+)
+const f = computed(() => asked.data.value)
+const problem = computed(() => asked.error.value)
+const wrong = (field: string) =>
+  problem.value?.field === field || problem.value?.field?.startsWith(`${field}.`)
+    ? problem.value.message
+    : undefined
+const stale = computed(() => Boolean(problem.value))
+
+const swapping = ref('')
+watch(
+  () => [words.sweet, words.school],
+  () => (swapping.value = ''),
+)
+const swapName = computed(() => f.value?.rows.find((r) => r.key === swapping.value)?.name ?? '')
+/** Until one asks, the first thing that is likeliest not at hand. */
+const swapped = computed(() => {
+  if (swapping.value) return swapping.value
+  const can = f.value?.rows.filter((r) => r.swappable) ?? []
+  const wished = ['khoya', 'condensed', 'powder', 'cream', 'chhena', 'ghee']
+  for (const word of wished) {
+    const found = can.find((r) => r.key.includes(word))
+    if (found) return found.key
+  }
+  return ''
+})
+const swappedName = computed(
+  () => swapName.value || f.value?.rows.find((r) => r.key === swapped.value)?.name || '',
+)
+function take(changes: Record<string, number>) {
+  keep({ change: unpaired({ ...pairs(words.change), ...changes }), taken: '' })
+  swapping.value = ''
+}
+const setWindow = (key: string, [low, high]: [number, number]) =>
+  keep({ window: unpaired({ ...pairs(words.window), [key]: `${low}-${high}` }) })
+
+const cookMinutes = computed(() => {
+  const own = f.value?.boilings.filter((b) => b.of === 'cook') ?? []
+  const s = own.reduce((sum, b) => sum + b.seconds.likely, 0)
+  const goes = Math.max(1, ...own.map((b) => b.goes))
+  return `About ${hours(s)}${goes > 1 ? `, in ${goes} goes` : ''}`
+})
+const water = computed(() => {
+  const knob = f.value?.knobs.find((k) => k.place === 'cook')
+  return knob ? String(knob.value) : ''
+})
+const solids = computed(
+  () => f.value?.levels.find((l) => l.key === 'total_solids')?.share.likely ?? 0.5,
+)
+const colour = computed(() =>
+  solids.value > 0.6 ? '#e3c283' : solids.value > 0.42 ? '#f3e2b8' : '#fbf3dc',
+)
+const suggested = computed(() => {
+  if (!f.value) return ''
+  const flavour = choices.data.value?.sweets.find((s) => s.key === f.value!.key)?.flavours[
+    words.flavour
+  ]
+  const name = `${flavour ? `${flavour} ` : ''}${f.value.name}`
+  return name.charAt(0).toUpperCase() + name.slice(1)
+})
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Sweets: build one from its bases</h1>
+    <SweetSentence
+      v-if="kitchen && choices.data.value"
+      v-model:words="words"
+      :choices="choices.data.value"
+      :kitchen="kitchen"
+      :bases="bases.data.value ?? []"
+      :answer="f"
+      :stale="stale"
+      :wrong="wrong"
+      @keep="keep"
+    />
+    <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
+    <template v-if="f && choices.data.value">
+      <div class="things" :class="{ stale }">
+        <div>
+          <MouldDrawing
+            v-if="f.frozen"
+            :frozen="f.frozen"
+            :count="f.pieces.likely"
+            :moulds="Number(words.moulds) || 12"
+            :mix-kg="f.finished.likely"
+            :milk="f.milk"
+          />
+          <SlabDrawing v-else-if="f.slab" :slab="f.slab" :many="f.many" />
+          <BallsPan
+            v-else-if="f.syrup && f.piece_way === 'ball'"
+            :syrup="f.syrup"
+            :count="f.pieces.likely"
+            :many="f.many"
+          />
+          <PortionRow
+            v-else
+            :count="f.pieces.likely"
+            :low="f.pieces.low"
+            :high="f.pieces.high"
+            :grams="Math.round(f.each_kg * 1000)"
+            :one="f.one"
+            :many="f.many"
+            :way="f.piece_way"
+            :colour="colour"
+          />
+          <p class="whys">
+            <WhyWord :why="f.whys.pieces" text="why so many?" />
+            <WhyWord v-if="f.whys.freeze" :why="f.whys.freeze" text="why so long to freeze?" />
+          </p>
+        </div>
+        <div>
+          <LevelTube
+            v-for="l in f.levels"
+            :key="l.key"
+            :level="l"
+            @window="(range) => setWindow(l.key, range)"
+          />
+          <p class="whys">
+            <WhyWord :why="f.whys.balance" text="why these?" />
+            <button v-if="words.window" type="button" class="touch" @click="keep({ window: '' })">
+              usual windows again
+            </button>
+          </p>
+          <p v-if="f.sugar_over_kg > 0.0005" class="problem">
+            Too sweet by {{ grams(f.sugar_over_kg) }}: take less of what is sweetened already.
+          </p>
+        </div>
+        <div>
+          <template v-if="f.frozen">
+            <IceCurve
+              :frozen="f.frozen"
+              :celsius="Number(words.freezer) || kitchen?.kitchen.freezer_c || -18"
+              @freezer="(c) => keep({ freezer: String(c) })"
+            />
+            <p class="under">
+              It begins to freeze at {{ f.frozen.answer.begins_c.toFixed(1).replace('-', '−') }} °C
+              and is {{ f.frozen.answer.hardness }} in there.
+              <template v-if="f.frozen.answer.dip_s"
+                >To free it, dip {{ Math.round(f.frozen.answer.dip_s.likely) }} s in water at 40
+                °C.</template
+              >
+              <WhyWord :why="f.whys.ice" text="why so hard?" />
+            </p>
+          </template>
+          <template v-else>
+            <StopScale
+              v-if="f.stop_kg"
+              :from-kg="f.into_pan_kg"
+              :to-kg="f.stop_kg"
+              :water="water"
+              :minutes="cookMinutes"
+            />
+            <template v-if="f.syrup">
+              <h2 class="heading">Syrup: {{ weight(f.syrup.kg) }}</h2>
+              <p class="under">
+                {{ grams(f.syrup.sugar_kg) }} of sugar in {{ grams(f.syrup.water_kg) }} of water:
+                <b>{{ Math.round(f.syrup.brix) }} °Brix</b>, {{ f.syrup.stage }}; it boils at
+                {{ f.syrup.boils_c.toFixed(1) }} °C here.
+              </p>
+              <SoakCurve v-if="f.syrup.curve_h.length" :syrup="f.syrup" />
+              <p class="under">
+                Left: {{ weight(f.syrup.left_kg) }} at {{ Math.round(f.syrup.left_brix) }} °Brix,
+                {{ f.syrup.left_keeps_days }} days in the fridge, once strained and boiled. It still
+                makes {{ f.syrup.makes[0] }}.
+              </p>
+            </template>
+            <template v-if="f.fry">
+              <h2 class="heading">Fat at {{ Math.round(f.fry.fat_c.likely) }} °C</h2>
+              <p class="under">
+                About {{ hours(f.fry.sets_s.likely) }} ({{ hours(f.fry.sets_s.low) }}–{{
+                  hours(f.fry.sets_s.high)
+                }}); they take up {{ grams(f.fry.taken_kg) }} of it.
+                <WhyWord v-if="f.whys.fry" :why="f.whys.fry" text="why so hot?" />
+              </p>
+            </template>
+            <template v-if="!f.stop_kg && !f.syrup">
+              <h2 class="heading">From its base</h2>
+              <p v-for="b in f.bases" :key="b.letter" class="under">
+                <template v-if="b.ready"
+                  >{{ grams(b.made_kg) }} of {{ b.said }}, at
+                  {{ Math.round(b.total_solids * 100) }} % solids.</template
+                >
+                <template v-else
+                  ><b>{{ b.start_words }}</b> of {{ b.name }} gives {{ grams(b.made_kg) }} at
+                  {{ Math.round(b.total_solids * 100) }} % solids.
+                  <RouterLink :to="{ path: `/bench${b.route}`, query: b.words }"
+                    >Plan it on the Bench</RouterLink
+                  ></template
+                >
+              </p>
+            </template>
+            <p class="whys">
+              <WhyWord v-if="f.whys.stop" :why="f.whys.stop" text="why that weight?" />
+              <WhyWord v-if="f.whys.syrup" :why="f.whys.syrup" text="why so strong?" />
+            </p>
+          </template>
+          <p v-if="f.then" class="then">{{ f.then }}</p>
+        </div>
+      </div>
+      <section class="tray doing" :class="{ stale }" aria-label="Weigh it">
+        <p class="legend"><span class="soft">Weigh</span><b>in grams and in your cups</b></p>
+        <WeighList
+          :answer="f"
+          :swapping="swapping"
+          @swap="(k) => (swapping = swapping === k ? '' : k)"
+        />
+        <SwapList
+          v-if="swapped"
+          :plan="body"
+          :ingredient="swapped"
+          :name="swappedName"
+          @take="take"
+          @close="swapping = ''"
+        />
+        <LateTray v-else :plan="body" :answer="f" />
+      </section>
+      <StepsTray :answer="f" :plan="body" :suggested="suggested" :blocked="stale" />
+      <CountedTray v-model:words="words" :answer="f" :plan="body" @keep="keep" />
+      <KnobsTray :answer="f" :words="words" :choices="choices.data.value" @keep="keep" />
+      <section v-if="swapped" class="tray extra" aria-label="Late changes">
+        <LateTray :plan="body" :answer="f" />
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.things {
+  display: grid;
+  grid-template-columns: minmax(0, 422px) minmax(0, 318px) minmax(0, 384px);
+  justify-content: space-between;
+  gap: 28px;
+  margin: 14px 4px 22px;
+  align-items: start;
+}
+.stale {
+  opacity: 0.45;
+}
+.whys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  margin-top: 4px;
+}
+.under {
+  font-size: 16px;
+  line-height: 22px;
+}
+.then {
+  margin-top: 8px;
+  font: 400 17px/24px var(--words);
+  color: var(--ink-soft);
+}
+.doing {
+  display: grid;
+  grid-template-columns: minmax(0, 1.55fr) minmax(0, 1fr);
+  gap: 30px;
+  align-items: start;
+}
+.doing > :last-child {
+  border-left: 1px solid var(--ridge);
+  padding-left: 26px;
+}
+.extra {
+  margin-top: 22px;
+  max-width: 640px;
+}
+@media (max-width: 1100px) {
+  .things {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+}
+@media (max-width: 900px) {
+  .things,
+  .doing {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 20px;
+  }
+  .doing > :last-child {
+    border-left: 0;
+    border-top: 1px solid var(--ridge);
+    padding: 14px 0 0;
+  }
+}
+</style>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed, reactive, watch } from 'vue'
+import type { SweetOut } from '@/api/client'
+import { grouped } from '@/say'
+
+/** What to weigh, in grams and in the cook's own cups, when each goes in; a tap ticks it off. */
+const props = defineProps<{ answer: SweetOut; swapping: string }>()
+const emit = defineEmits<{ swap: [key: string] }>()
+const ticked = reactive(new Set<number>())
+watch(
+  () => props.answer.key + props.answer.school,
+  () => ticked.clear(),
+)
+const tick = (n: number) => (ticked.has(n) ? ticked.delete(n) : ticked.add(n))
+const amount = (g: number) => (g >= 100 ? grouped(g) : g >= 10 ? g.toFixed(0) : g.toFixed(1))
+const whole = computed(() => props.answer.rows.reduce((sum, r) => sum + r.grams, 0))
+const bench = (b: SweetOut['bases'][number]) => ({ path: `/bench${b.route}`, query: b.words })
+/** The base a row belongs to: it opens on the Bench. */
+const baseOf = (r: SweetOut['rows'][number]) => {
+  const doing = { 'to reduce': 'reduce', 'to curdle': 'curdle', 'to hang': 'hang' }[r.when]
+  return r.within ? undefined : props.answer.bases.find((b) => b.do === doing && !b.ready)
+}
+</script>
+
+<template>
+  <table>
+    <caption class="visually-hidden">
+      The weighing list,
+      {{
+        grouped(whole)
+      }}
+      g in all
+    </caption>
+    <tbody>
+      <tr v-for="r in answer.rows" :key="r.number" :class="{ done: ticked.has(r.number) }">
+        <td class="box">
+          <button
+            type="button"
+            :aria-pressed="ticked.has(r.number)"
+            :aria-label="`${r.name}: in the bowl`"
+            @click="tick(r.number)"
+          >
+            <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+              <rect
+                v-if="!ticked.has(r.number)"
+                x="1.500"
+                y="1.500"
+                width="15"
+                height="15"
+                rx="4"
+              />
+              <path v-else d="M2 9.500l4.500 4.500L16 4" />
+            </svg>
+          </button>
+        </td>
+        <th scope="row">
+          {{ r.name }}<small v-if="r.within"> · {{ r.within }}</small>
+        </th>
+        <td class="n">{{ amount(r.grams) }} g</td>
+        <td class="cups">{{ r.cups }}</td>
+        <td class="when">
+          <RouterLink v-if="baseOf(r)" :to="bench(baseOf(r)!)"
+            >{{ r.when }}, on the Bench</RouterLink
+          >
+          <template v-else>{{ r.when }}</template>
+          <template v-if="r.buy_grams > r.grams * 1.02"
+            >, buy {{ grouped(r.buy_grams) }} g</template
+          >
+          <button
+            v-if="r.swappable"
+            type="button"
+            class="touch none"
+            :aria-pressed="swapping === r.key"
+            @click="emit('swap', r.key)"
+          >
+            none today?<span class="visually-hidden"> {{ r.name }}</span>
+          </button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 15.5px;
+}
+tr + tr > * {
+  border-top: 1px solid var(--ridge);
+}
+td,
+th {
+  padding: 5px 12px 3px 0;
+  text-align: left;
+  font-weight: 450;
+  vertical-align: baseline;
+}
+.box {
+  width: 34px;
+  padding: 0;
+}
+.box button {
+  display: grid;
+  place-items: center;
+  width: 30px;
+  height: 30px;
+}
+.box rect {
+  fill: none;
+  stroke: var(--cobalt);
+  stroke-width: 1.8;
+}
+.box path {
+  fill: none;
+  stroke: var(--leaf);
+  stroke-width: 2.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.n {
+  text-align: right;
+  font-weight: 680;
+  font-size: 17px;
+  white-space: nowrap;
+}
+.cups {
+  white-space: nowrap;
+}
+.when,
+small {
+  color: var(--ink-soft);
+  font-size: 14px;
+}
+.done th,
+.done .cups {
+  color: var(--ink-soft);
+}
+.none {
+  margin-left: 8px;
+  padding: 0;
+  font-size: 14px;
+}
+.none[aria-pressed='true'] {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+@media (max-width: 599px) {
+  .cups {
+    white-space: normal;
+  }
+  .when a,
+  .none {
+    display: block;
+    margin-left: 0;
+  }
+  td,
+  th {
+    padding-right: 8px;
+  }
+}
+</style>

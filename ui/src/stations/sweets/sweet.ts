@@ -1,0 +1,167 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, type ComputedRef } from 'vue'
+import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
+import type { useWords } from '@/stations/bench/words'
+
+/** The words of the Sweets sentence as they stand in its address. */
+export const SWEET_FIRST = {
+  sweet: 'kulfi',
+  school: '',
+  flavour: '',
+  from: 'want',
+  want: '24',
+  have: '',
+  each: '',
+  milk: '',
+  taken: '',
+  base: '',
+  mould: 'stick',
+  moulds: '12',
+  tray: '',
+  freezer: '',
+  fan: '',
+  pan: '',
+  burner: '',
+  flame: 'medium',
+  eat: '20:00',
+  change: '',
+  window: '',
+  weighed: '',
+  finished: '',
+  fuel: 'gas',
+  fuelprice: '',
+  hour: '',
+  bought: '',
+  margin: '25',
+}
+export type SweetWords = ReturnType<typeof useWords<typeof SWEET_FIRST>>['words']
+
+/** "a=1;b=2" as it stands in an address, and back. */
+export function pairs(text: string): Record<string, string> {
+  return Object.fromEntries(
+    text
+      .split(';')
+      .map((one) => one.split('=') as [string, string])
+      .filter(([key, value]) => key && value),
+  )
+}
+export const unpaired = (found: Record<string, string | number>) =>
+  Object.entries(found)
+    .map(([key, value]) => `${key}=${value}`)
+    .join(';')
+
+const number = (text: string) => {
+  const value = Number(text.replace(',', '.'))
+  return text.trim() && Number.isFinite(value) ? value : null
+}
+const rounded = (value: number) => Math.round(value * 1e5) / 1e5
+
+export function askedOf(words: SweetWords): SweetIn {
+  const numbers = Object.entries(pairs(words.change)).map(([k, v]) => [k, rounded(Number(v))])
+  return {
+    sweet: words.sweet,
+    school: words.school,
+    flavour: words.flavour,
+    want: words.from === 'want' ? words.want : '',
+    have:
+      words.from === 'have'
+        ? Object.entries(pairs(words.have)).map(([what, amount]) => ({ what, amount }))
+        : [],
+    each: words.each,
+    milk: /^\d+$/.test(words.milk) ? Number(words.milk) : words.milk || null,
+    taken: words.taken,
+    changes: Object.fromEntries(numbers.filter(([, v]) => Number.isFinite(v))),
+    windows: Object.fromEntries(
+      Object.entries(pairs(words.window)).map(([k, v]) => [k, v.split('-').map(Number)]),
+    ) as never,
+    bases: pairs(words.base),
+    mould: words.mould,
+    moulds: Math.max(1, Math.round(number(words.moulds) ?? 12)),
+    tray: words.tray,
+    freezer_c: number(words.freezer.replace('−', '-')),
+    fan: words.fan === 'yes',
+    freezes_kg_day: 3,
+    pan: number(words.pan),
+    burner: number(words.burner),
+    flame: words.flame as 'medium',
+    whole_packs: true,
+    weighed: words.from === 'want' ? words.weighed : '',
+    finished: words.finished,
+    prices: {
+      fuel: words.fuel as 'gas',
+      fuel_price: number(words.fuelprice) ?? 0,
+      hour: number(words.hour) ?? 0,
+      bought_per_kg: number(words.bought),
+      margin: Math.min(0.9, (number(words.margin) ?? 25) / 100),
+    },
+    kitchen: null,
+  }
+}
+
+export function useSweetChoices() {
+  return useQuery({
+    queryKey: ['sweet-choices'],
+    queryFn: () => unwrap(api.GET('/api/sweets/choices')),
+    staleTime: 30_000,
+  })
+}
+
+export function useBases() {
+  return useQuery({
+    queryKey: ['sweet-bases'],
+    queryFn: async () => (await unwrap(api.GET('/api/sweets/bases'))).bases,
+    staleTime: 15_000,
+  })
+}
+
+export function useSweet(body: ComputedRef<SweetIn>, ready: ComputedRef<boolean>) {
+  const settled = refDebounced(
+    computed(() => JSON.stringify(body.value)),
+    60,
+  )
+  return useQuery({
+    queryKey: ['sweet', settled],
+    queryFn: ({ signal }) =>
+      unwrap(api.POST('/api/sweets/plan', { body: JSON.parse(settled.value), signal })),
+    enabled: ready,
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: 30_000,
+  })
+}
+
+/** How far a base is taken, as one says it. */
+export function takenTo(to: number, unit: string): string {
+  if (unit === 'ts') return `to ${+to.toFixed(1)} % solids`
+  if (unit === 'water') return `to ${+to.toFixed(1)} % water`
+  const shares: [number, string][] = [
+    [1.5, 'to two thirds'],
+    [2, 'to half'],
+    [3, 'to a third'],
+    [4, 'to a quarter'],
+  ]
+  return shares.find(([x]) => Math.abs(x - to) < 0.01)?.[1] ?? `${+to.toFixed(2)} times down`
+}
+
+export const baseName = (do_: string) =>
+  ({ reduce: 'reduced milk', curdle: 'chhena', hang: 'hung curd' })[do_] ?? do_
+
+/** A time of day so many seconds before another, and whether it falls on a day before. */
+export function before(eat: string, seconds: number): { at: string; days: number } | null {
+  const found = /^(\d{1,2})[:.](\d{2})$/.exec(eat.trim())
+  if (!found) return null
+  const minutes = Number(found[1]) * 60 + Number(found[2]) - Math.round(seconds / 60)
+  const days = -Math.floor(minutes / 1440)
+  const day = ((minutes % 1440) + 1440) % 1440
+  const two = (n: number) => String(n).padStart(2, '0')
+  return { at: `${two(Math.floor(day / 60))}:${two(day % 60)}`, days }
+}
+
+export const dayWord = (days: number) =>
+  days <= 0 ? '' : days === 1 ? ' the day before' : ` ${days} days before`
+
+export const hours = (s: number) =>
+  s >= 5400 ? `${+(s / 3600).toFixed(1)} h` : `${Math.round(s / 60)} min`
+
+export type Base = SweetOut['bases'][number]

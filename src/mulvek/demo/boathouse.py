@@ -26,6 +26,7 @@ from ..store.planned import Planned
 from ..store.samples import Samples
 from ..store.shelf import read_shelf
 from ..store.stove import Stove
+from . import sweets
 
 BRASS_POT = ((0.0308, 0.5e-3), (0.0438, 1e-3), (0.063, 2e-3), (0.0914, 3.5e-3), (0.118, 5e-3))
 BOATHOUSE = Kitchen(altitude_m=620.0, room_c=26.0, milk_c=8.0)
@@ -159,6 +160,7 @@ def fill(db: Database, now_s: float) -> bool:
         larder.add_pan(Pan("the old brass pot", Measured(BRASS_POT, 0.15), "brass", 2.1))
         larder.add_ingredient("jaggery", own_material("own", "palm jaggery", "jaggery"), 1.0, 140.0)
         larder.add_ingredient("whole-powder", own_material("own", "milk powder tin", "whole-powder"), 0.5, 290.0)
+        sweets.stock(larder)
         larder.add_burner(Burner("left burner", "lpg-large"))
         larder.add_burner(Burner("right burner", "lpg-small"))
         larder.add_burner(Burner("jetty burner", "lpg-large"))
@@ -167,6 +169,7 @@ def fill(db: Database, now_s: float) -> bool:
     for past, share in ((RUNNING, 0.6), (SECOND, 0.35)):
         _make(db, past, now_s - _minutes_in(db, past, share), now_s)
     _curds(db, now_s)
+    sweets.make(db, now_s)
     return True
 
 

@@ -1,6 +1,7 @@
 """JSON of a sweet on the Stove: begin it, what happens, where it stands."""
 
-from typing import Annotated, Literal
+from collections.abc import Mapping
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
@@ -129,6 +130,8 @@ class SweetStepOut(Out):
     check: str
     caution: Caution | None
     base: str
+    bench: str
+    bench_words: dict[str, str]
     began_at_s: float | None
     done_at_s: float | None
     due_s: float | None
@@ -182,7 +185,7 @@ class SweetBatchOut(Out):
         created_at_s: float,
         run: SweetRun,
         plan: SweetIn,
-        keeping: str,
+        told: Mapping[str, Any],
         events: tuple[SweetEvent, ...],
         state: SweetState,
         now_s: float,
@@ -202,6 +205,7 @@ class SweetBatchOut(Out):
             for e in events
             if not isinstance(e.what, TakenBack)
         ]
+        bases = {b["letter"]: b for b in told.get("bases", [])}
         return cls(
             id=id,
             name=name,
@@ -221,6 +225,8 @@ class SweetBatchOut(Out):
                     check=s.planned.check,
                     caution=run.cautions.get(s.planned.caution),
                     base=s.planned.base,
+                    bench=bases.get(s.planned.base, {}).get("route", ""),
+                    bench_words=bases.get(s.planned.base, {}).get("words", {}),
                     began_at_s=s.began_at_s,
                     done_at_s=s.done_at_s,
                     due_s=s.due_s,
@@ -250,7 +256,7 @@ class SweetBatchOut(Out):
             finished=state.given_up or (state.done and (state.weighed_kg is not None or state.counted is not None)),
             given_up=state.given_up,
             said=state.said,
-            keeping=keeping,
+            keeping=keeping_words(told),
             hushed=any(n.hushed for n in state.nudges),
             nudges=list(state.nudges),
             plan=plan,
@@ -259,7 +265,7 @@ class SweetBatchOut(Out):
         )
 
 
-def keeping_words(told: dict[str, object]) -> str:
+def keeping_words(told: Mapping[str, Any]) -> str:
     """How it keeps, from the answer given when it was begun."""
     keep, frozen = told.get("keeping"), told.get("frozen")
     if not isinstance(keep, dict):

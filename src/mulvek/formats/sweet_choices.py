@@ -16,6 +16,7 @@ class SchoolChoice(Out):
     name: str
     about: str
     bases: dict[str, str]
+    milk_fat_pct: float | None = Field(description="Of its usual milk; none when it is no dairy milk")
 
 
 class SweetChoice(Out):
@@ -30,6 +31,7 @@ class SweetChoice(Out):
     way: str
     schools: list[SchoolChoice]
     flavours: dict[str, str]
+    usual_flavour: str
     own: bool
     id: int | None
     version: int | None
@@ -60,10 +62,17 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
             frozen=sweet.frozen,
             way=sweet.usual.piece.way,
             schools=[
-                SchoolChoice(key=s.key, name=s.name, about=s.about, bases={k: b.do for k, b in s.bases.items()})
+                SchoolChoice(
+                    key=s.key,
+                    name=s.name,
+                    about=s.about,
+                    bases={k: b.do for k, b in s.bases.items()},
+                    milk_fat_pct=_milk_fat(s.milk),
+                )
                 for s in sweet.schools.values()
             ],
             flavours={k: v.name for k, v in sweet.flavours.items()},
+            usual_flavour=sweet.usual_flavour,
             own=kept is not None,
             id=kept[0] if kept else None,
             version=kept[1] if kept else None,
@@ -76,6 +85,11 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
         moulds=[MouldChoice(key=m.key, name=m.name, ml=round(m.volume_m3 * 1e6, 1)) for m in MOULDS.values()],
         ingredients={key: thing.name for key, thing in things().items()},
     )
+
+
+def _milk_fat(key: str) -> float | None:
+    thing = things().get(key)
+    return round(thing.makeup.fat * 100, 2) if thing and thing.group == "milk" else None
 
 
 class OwnSweetIn(Body):

@@ -1,5 +1,6 @@
 """JSON of the Sweets station: the whole answer. The command line speaks it too."""
 
+import math
 from collections.abc import Mapping
 
 from ..core import freezing as fz
@@ -108,6 +109,7 @@ class LeadOut(Out):
     exact_kg: float
     buy_kg: float
     words: str
+    packs: str
     rest_kg: float
 
 
@@ -359,8 +361,18 @@ def _lead(f: SweetForecast, names: Mapping[str, str]) -> LeadOut:
     buy = f.batch.exact_kg if f.plan.weighed_kg is not None else f.batch.buy_kg
     liquid = thing is not None and thing.group in ("milk", "plant")
     words = say(buy / thing.bulk_kg_m3, "volume") if liquid and thing else say(buy, "mass")
+    pack = f.plan.packs.get(key)
+    packs = ""
+    if pack and thing:
+        count = math.ceil(buy / pack - 1e-6)
+        packs = f"{count} × {say(pack / thing.bulk_kg_m3, 'volume') if liquid else say(pack, 'mass')}"
     return LeadOut(
-        name=names.get(key, key), exact_kg=f.batch.exact_kg, buy_kg=buy, words=words, rest_kg=f.batch.rest_kg
+        name=names.get(key, key),
+        exact_kg=f.batch.exact_kg,
+        buy_kg=buy,
+        words=words,
+        packs=packs,
+        rest_kg=f.batch.rest_kg,
     )
 
 

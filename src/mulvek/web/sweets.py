@@ -15,7 +15,7 @@ from ..core.sweets.plan import plan_sweet
 from ..core.sweets.weighed import fits
 from ..formats.model import Out
 from ..formats.sweet_asks import CoolIn, CoolOut, LateIn, LateOut, SwapIn, SwapOut, SyrupIn, SyrupOut
-from ..formats.sweet_batch import SweetBatchOut, SweetBegin, SweetEventIn, keeping_words, run_of
+from ..formats.sweet_batch import SweetBatchOut, SweetBegin, SweetEventIn, run_of
 from ..formats.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..formats.sweets import SweetOut
@@ -71,7 +71,7 @@ def sweet_out(batch: SweetBatch, now_s: float, measures: Measures) -> SweetBatch
         batch.created_at_s,
         batch.run,
         SweetIn.model_validate(batch.words),
-        keeping_words(batch.told),
+        batch.told,
         batch.events,
         batch.state(now_s),
         now_s,

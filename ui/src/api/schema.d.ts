@@ -3208,6 +3208,8 @@ export interface components {
             exact_kg: number;
             /** Name */
             name: string;
+            /** Packs */
+            packs: string;
             /** Rest Kg */
             rest_kg: number;
             /** Words */
@@ -4539,6 +4541,11 @@ export interface components {
             };
             /** Key */
             key: string;
+            /**
+             * Milk Fat Pct
+             * @description Of its usual milk; none when it is no dairy milk
+             */
+            milk_fat_pct: number | null;
             /** Name */
             name: string;
         };
@@ -5190,6 +5197,8 @@ export interface components {
             own: boolean;
             /** Schools */
             schools: components["schemas"]["SchoolChoice"][];
+            /** Usual Flavour */
+            usual_flavour: string;
             /** Version */
             version: number | null;
             /** Way */
@@ -5458,6 +5467,12 @@ export interface components {
             base: string;
             /** Began At S */
             began_at_s: number | null;
+            /** Bench */
+            bench: string;
+            /** Bench Words */
+            bench_words: {
+                [key: string]: string;
+            };
             caution: components["schemas"]["Caution"] | null;
             /** Check */
             check: string;

@@ -34,6 +34,8 @@ const bands = computed(() => {
   const water = 0.4 / a.value.bite_of_water
   return [0.36 / water, 0.46 / water] as const
 })
+/** Too little room between the two lines for words. */
+const near = computed(() => x(now.value) - x(a.value.bite_c) < 112)
 const standing = computed(() => Math.round(a.value.stand_s.likely / 60))
 
 const svg = ref<SVGSVGElement>()
@@ -86,18 +88,28 @@ const minus = (c: number) => String(Math.round(c)).replace('-', '−')
     <g v-if="a.bite_c > -COLDEST">
       <path :d="`M${x(a.bite_c)} ${y(0)}V${y(share(a.bite_c))}`" class="bite" />
       <circle :cx="x(a.bite_c)" :cy="y(share(a.bite_c))" r="7" class="dot leafy" />
-      <text :x="x(a.bite_c) + 12" :y="y(share(a.bite_c)) + 26" class="leaf">
+      <text
+        :x="x(a.bite_c) + (near ? -12 : 12)"
+        :y="y(share(a.bite_c)) + 30"
+        :text-anchor="near ? 'end' : 'start'"
+        class="leaf"
+      >
         {{ Math.round(share(a.bite_c) * 100) }} %, eat it
       </text>
-      <text :x="x(a.bite_c) + 12" :y="y(share(a.bite_c)) + 44" class="leaf">
+      <text
+        :x="x(a.bite_c) + (near ? -12 : 12)"
+        :y="y(share(a.bite_c)) + 48"
+        :text-anchor="near ? 'end' : 'start'"
+        class="leaf"
+      >
         here, at {{ minus(a.bite_c) }} °C
       </text>
       <template v-if="now < a.bite_c - 2">
         <path :d="`M${x(now) - 4} ${y(0.13)}H${x(a.bite_c) + 7}m7 -5l-7 5l7 5`" class="arrow" />
         <text
-          :x="(x(now) + x(a.bite_c)) / 2 + 2"
-          :y="y(0.13) - 9"
-          text-anchor="middle"
+          :x="near ? x(a.bite_c) - 8 : (x(now) + x(a.bite_c)) / 2 + 2"
+          :y="y(0.13) + (near ? 5 : -9)"
+          :text-anchor="near ? 'end' : 'middle'"
           class="strong"
         >
           {{ standing }} min out

@@ -27,7 +27,7 @@ const path = (column: number[], of: (v: number) => number) =>
       <path :d="`M${x(s.hours)} 12V${H - 30}`" class="now" />
       <path :d="path(s.curve_kg as number[], y)" class="mass" />
       <path :d="path(s.curve_sugar as number[], ySugar)" class="sugar" />
-      <text :x="x(0) + 8" :y="y(s.curve_kg[0]!) - 10" class="strong">
+      <text :x="x(0) + 10" :y="y(s.curve_kg[0]!) + 20" class="strong">
         {{ Math.round(s.curve_kg[0]! * 1000) }} g
       </text>
       <text :x="W - 8" :y="y(s.curve_kg.at(-1)!) - 10" text-anchor="end" class="strong">

@@ -45,10 +45,10 @@ function path(px: number, cx: number, foot: number, level?: number): string {
 }
 const sticks = computed(() => ['stick', 'cone'].includes(props.frozen.kind))
 const racks = computed(() => {
-  const n = Math.min(props.count, 48)
+  const n = props.count
   const each = Math.min(12, Math.max(1, props.moulds))
   const rows: number[] = []
-  for (let left = n; left > 0 && rows.length < 3; left -= each) rows.push(Math.min(each, left))
+  for (let left = n; left > 0 && rows.length < 2; left -= each) rows.push(Math.min(each, left))
   return { rows, each, more: props.count - rows.reduce((a, b) => a + b, 0) }
 })
 const small = computed(() => Math.min(4.6, 36 / form.value.deep, 27 / form.value.top))

@@ -5,9 +5,7 @@ import type { SweetOut } from '@/api/client'
 /** A tray from above, to scale, with its cuts; and its edge, to show how thick it lies. */
 const props = defineProps<{ slab: NonNullable<SweetOut['slab']>; many: string }>()
 const s = computed(() => props.slab)
-const px = computed(() =>
-  Math.min(400 / (s.value.length_m * 100), 210 / (s.value.width_m * 100), 24),
-)
+const px = computed(() => Math.min(330 / (s.value.length_m * 100), 230 / (s.value.width_m * 100)))
 const w = computed(() => s.value.length_m * 100 * px.value)
 const h = computed(() => s.value.width_m * 100 * px.value)
 const cm = (m: number) => (Math.round(m * 1000) / 10).toString()
@@ -16,7 +14,7 @@ const cm = (m: number) => (Math.round(m * 1000) / 10).toString()
 <template>
   <figure aria-label="The slab">
     <svg
-      :viewBox="`-4 -6 428 ${h + 68}`"
+      :viewBox="`-4 -6 428 ${h + 54 + s.thick_m * 100 * px}`"
       role="img"
       :aria-label="`${cm(s.length_m)} by ${cm(s.width_m)} cm, cut ${s.grid.along} by ${s.grid.across}`"
     >

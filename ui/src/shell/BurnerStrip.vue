@@ -58,8 +58,9 @@ const fires = computed(() => {
 <style scoped>
 .fires {
   display: flex;
-  gap: 22px;
+  gap: 16px;
   padding-top: 15px;
+  min-width: 0;
 }
 .fire {
   display: flex;
@@ -69,6 +70,17 @@ const fires = computed(() => {
   color: var(--ink);
   font-weight: 400;
   line-height: 18px;
+  min-width: 0;
+  flex: 0 2 auto;
+}
+.fire.hot {
+  flex-shrink: 0.5;
+}
+.fire.off {
+  min-width: 112px;
+}
+.fire > div {
+  min-width: 0;
 }
 .fire:hover {
   text-decoration: none;
@@ -86,6 +98,8 @@ const fires = computed(() => {
   font-size: 13.5px;
   color: var(--ink-soft);
   white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .hook {
   flex: none;

@@ -191,6 +191,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
 }
 .strip {
   margin-left: auto;
+  justify-content: flex-end;
 }
 .keys {
   width: min(420px, 92vw);

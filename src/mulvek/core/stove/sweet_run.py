@@ -206,7 +206,7 @@ def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
         kind: Class = "hazard" if step.planned.fire else "care"
         act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
         due = step.began_at_s + step.planned.seconds.likely
-        made.append(Nudge(step.planned.key, "0", kind, due, act, "time is up", "step_done"))
+        made.append(Nudge(step.planned.key, "0", kind, due, act, "ready", "step_done"))
     return made
 
 

@@ -7,7 +7,7 @@ frying, soaking, topping, and what pan and spoon keep. Sweets dossier §2.
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from typing import Any, Literal, get_args
 
 from ..errors import BadInput
@@ -140,7 +140,8 @@ class Sweet:
     hidden: bool = False
     cautions: tuple[str, ...] = ()
     then: str = ""
-    tags: tuple[str, ...] = field(default=())
+    usual_flavour: str = "plain"
+    tags: tuple[str, ...] = ()
 
     @property
     def usual(self) -> School:
@@ -201,7 +202,7 @@ _SCHOOL = frozenset(
 )
 _SWEET = frozenset(
     {"name", "about", "one", "many", "order", "windows", "bands", "piece", "ph", "fruit", "frozen", "hidden", "lose"}
-    | {"cautions", "then", "tags", "steps", "schools", "flavours"}
+    | {"cautions", "then", "usual_flavour", "tags", "steps", "schools", "flavours"}
 )
 
 
@@ -385,5 +386,6 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
         bool(row.get("hidden", False)),
         tuple(cautions),
         _word(row, "then", "then", ""),
+        _word(row, "usual_flavour", "usual_flavour", "plain"),
         tuple(tags),
     )

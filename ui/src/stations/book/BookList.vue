@@ -14,6 +14,11 @@ const curdBook = useQuery({
   queryKey: ['curds', 'book'],
   queryFn: () => unwrap(api.GET('/api/book/curds', { params: { query: { limit: 30 } } })),
 })
+const sweetBook = useQuery({
+  queryKey: ['sweets-running', 'book'],
+  queryFn: () => unwrap(api.GET('/api/book/sweets', { params: { query: { limit: 30 } } })),
+})
+const sweets = computed(() => sweetBook.data.value?.batches ?? [])
 const curds = computed(() => curdBook.data.value?.batches ?? [])
 const lines = computed(() => book.data.value?.lines ?? [])
 </script>
@@ -66,6 +71,33 @@ const lines = computed(() => book.data.value?.lines ?? [])
       >
         Older ones
       </button>
+    </section>
+    <section v-if="sweets.length" class="tray curds" aria-label="Sweets">
+      <p class="legend"><b>Sweets</b></p>
+      <ul>
+        <li v-for="s in sweets" :key="s.id">
+          <RouterLink :to="`/stove/sweet/${s.id}`">
+            <span class="name words">{{ s.name }}</span>
+            <span class="soft">{{ day(s.created_at_s) }}{{ s.said ? ` · ${s.said}` : '' }}</span>
+          </RouterLink>
+          <span class="gave">
+            <b>{{
+              s.given_up
+                ? 'given up'
+                : s.weighed_kg !== null
+                  ? weight(s.weighed_kg)
+                  : s.done
+                    ? 'to weigh'
+                    : 'being made'
+            }}</b>
+            <span class="soft">told {{ weight(s.told_kg.low) }}–{{ weight(s.told_kg.high) }}</span>
+          </span>
+          <span class="gave">
+            <b>{{ s.counted === null ? '' : `${s.counted} ${s.many}` }}</b>
+            <span class="soft">told {{ s.told_pieces.low }}–{{ s.told_pieces.high }}</span>
+          </span>
+        </li>
+      </ul>
     </section>
     <section v-if="curds.length" class="tray curds" aria-label="Chhena and hung curd">
       <p class="legend"><b>Chhena and hung curd</b></p>

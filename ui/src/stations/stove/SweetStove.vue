@@ -88,7 +88,6 @@ watch(
   () => route.params.id,
   () => log.reset(),
 )
-const base = (s: Step) => b.value?.rows.find((r) => r.when === { reduce: 'to reduce' }[s.base])
 const amount = (g: number) => (g >= 10 ? grams(g / 1000) : `${g.toFixed(1)} g`)
 useKeys([
   { key: 'd', does: 'begin, or done: the large step', run: () => void act() },
@@ -113,7 +112,9 @@ useKeys([
         <p v-else-if="b.finished" class="words"><b>It is made.</b> {{ b.said }} {{ b.keeping }}</p>
         <p v-else-if="first" class="words">
           <b>{{ first.say }}</b> {{ first.check }}
-          <RouterLink v-if="first.base && base(first)" to="/bench"
+          <RouterLink
+            v-if="first.base"
+            :to="{ path: `/bench${first.bench}`, query: first.bench_words }"
             >Plan it on the Bench.</RouterLink
           >
         </p>

@@ -42,8 +42,8 @@ const priced = computed(() => f.value.cost.ingredients > 0)
           <dd>₹ {{ money(f.cost.ingredients) }}</dd>
           <dt>fuel</dt>
           <dd>
-            ₹ {{ money(f.cost.fuel) }}, {{ Math.round(f.cost.heat.lpg_g) }} g LPG or
-            {{ f.cost.heat.kwh.toFixed(2) }} kWh
+            <template v-if="f.cost.fuel">₹ {{ money(f.cost.fuel) }}, </template
+            >{{ Math.round(f.cost.heat.lpg_g) }} g LPG or {{ f.cost.heat.kwh.toFixed(2) }} kWh
           </dd>
           <template v-if="f.cost.own_time">
             <dt>your time</dt>

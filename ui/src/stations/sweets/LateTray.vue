@@ -76,11 +76,16 @@ to.value = (sugar.value + 3).toFixed(0)
 
 <style scoped>
 form {
+  max-width: 520px;
   display: grid;
   gap: 8px;
   margin-top: 4px;
+  justify-items: stretch;
 }
 .told {
   margin-top: 8px;
+}
+.plate {
+  justify-self: start;
 }
 </style>

@@ -44,7 +44,7 @@ const schools = computed<WordChoice[]>(
   () => sweet.value?.schools.map((s) => ({ value: s.key, text: s.name, does: s.about })) ?? [],
 )
 const flavours = computed<WordChoice[]>(() => [
-  { value: '', text: 'usual', does: 'as its school has it' },
+  { value: '', text: sweet.value?.usual_flavour ?? 'plain', does: 'as its school has it' },
   ...Object.entries(sweet.value?.flavours ?? {}).map(([value, text]) => ({ value, text })),
 ])
 const milks = computed<WordChoice[]>(() => [
@@ -54,7 +54,9 @@ const milks = computed<WordChoice[]>(() => [
 const milkWord = computed(() =>
   words.value.milk ? shown(milks.value, words.value.milk) : (f.value?.milk ?? 'its usual milk'),
 )
-const reduced = computed(() => f.value?.bases.find((b) => b.do === 'reduce'))
+const taken = computed(() => f.value?.bases.find((b) => b.do === 'reduce' && !b.ready))
+/** Whether any milk of the cook's goes in; hung curd and coconut need none. */
+const milky = computed(() => Boolean(f.value?.rows.some((r) => r.name === f.value!.milk)))
 /** Weighed batches that can stand for a base of this school. */
 const fresh = computed<WordChoice[]>(() => {
   const found: WordChoice[] = [{ value: '', text: 'made fresh' }]
@@ -75,9 +77,6 @@ const wantWord = computed(() => {
 })
 const eachHint = computed(() =>
   sweet.value?.way === 'mould' ? 'What one mould holds: 70 ml.' : 'One piece: 12 g.',
-)
-const moulds = computed<WordChoice[]>(() =>
-  props.choices.moulds.map((m) => ({ value: m.key, text: m.name })),
 )
 
 /** What there is: rows of the "have" sentence. */
@@ -187,7 +186,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
             @update:model-value="(v) => setHave(i, v, amount)"
           />
         </template>
-        <button type="button" class="touch plus" @click="more">and more</button>. It is for
+        {{ ' ' }}<button type="button" class="touch plus" @click="more">and more</button>. It is for
       </template>
       <template v-if="flavours.length > 1">
         <SentenceWord
@@ -227,16 +226,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           :problem="wrong('each')"
           @kept="keep()"
         />
-        each<template v-if="f.frozen"
-          >{{ ' ' }}in a
-          <SentenceWord
-            v-model="words.mould"
-            label="which mould"
-            :shown="shown(moulds, words.mould)"
-            :choices="moulds"
-            :problem="wrong('mould')"
-            @kept="keep()" /></template
-        >,
+        each,
       </template>
       <template v-else-if="f">
         in
@@ -251,39 +241,45 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           @kept="keep()"
         />,
       </template>
-      from
-      <SentenceWord
-        v-model="words.milk"
-        label="which milk"
-        :shown="milkWord"
-        :choices="milks"
-        :problem="wrong('milk')"
-        @kept="keep()"
-      />
-      <template v-if="reduced && !reduced.ready">
-        taken
+      <template v-if="milky">
+        from
         <SentenceWord
-          v-model="words.taken"
-          label="how far the milk is taken"
-          :shown="
-            words.taken ? takenTo(reduced.to, reduced.unit) : takenTo(reduced.to, reduced.unit)
-          "
-          free
-          hint="half, a third, 30 % solids, or 1.9 times."
-          :choices="plain('two thirds', 'half', 'a third')"
-          :problem="wrong('taken')"
+          v-model="words.milk"
+          label="which milk"
+          :shown="milkWord"
+          :choices="milks"
+          :problem="wrong('milk')"
+          :after="taken ? '' : ','"
           @kept="keep()"
-      /></template>
+        />
+        <template v-if="taken">
+          taken
+          <SentenceWord
+            v-model="words.taken"
+            label="how far the milk is taken"
+            :shown="takenTo(taken.to, taken.unit)"
+            free
+            hint="half, a third, 30 % solids, or 1.9 times."
+            :choices="plain('two thirds', 'half', 'a third')"
+            :problem="wrong('taken')"
+            after=","
+            @kept="keep()"
+          />
+        </template>
+      </template>
       <template v-if="fresh.length > 1">
-        ,
+        {{ ' ' }}
         <SentenceWord
           v-model="words.base"
           label="made fresh, or from a weighed batch"
           :shown="shown(fresh, words.base)"
           :choices="fresh"
           :problem="wrong('bases')"
-          @kept="keep()" /></template
-      >, to eat at
+          after=","
+          @kept="keep()"
+        />
+      </template>
+      to eat at
       <SentenceWord
         v-model="words.eat"
         label="when it is eaten"
@@ -296,8 +292,9 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
       />
       <span v-if="f" class="told" :class="{ stale }" aria-live="polite">
         <template v-if="words.from === 'want'">
-          Start with <b>{{ f.lead.words }}</b> of {{ f.lead.name
-          }}<template v-if="f.lead.rest_kg > 0.004">
+          Start with
+          <b>{{ f.lead.words }} of {{ f.lead.name === f.milk ? 'milk' : f.lead.name }}</b
+          ><template v-if="f.lead.rest_kg > 0.004">
             ({{ weight(f.lead.rest_kg) }} stays over)</template
           >, for <b>{{ count }} {{ count === 1 ? f.one : f.many }}</b
           ><template v-if="f.pieces.low < f.pieces.high">

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import ChoiceRow from '@/form/ChoiceRow.vue'
+import FormField from '@/form/FormField.vue'
 import IceCurve from '@/charts/IceCurve.vue'
 import LevelTube from '@/charts/LevelTube.vue'
 import SoakCurve from '@/charts/SoakCurve.vue'
@@ -20,6 +22,7 @@ import {
   SWEET_FIRST,
   askedOf,
   hours,
+  nearestMilk,
   pairs,
   unpaired,
   useBases,
@@ -30,14 +33,19 @@ import SweetSentence from './SweetSentence.vue'
 import WeighList from './WeighList.vue'
 
 /** Sweets: a sentence, the things to scale in balance, and what to weigh, swap, count and do. */
-const { larder, words, keep } = useWords('/sweets', SWEET_FIRST, [])
+const { larder, words, keep } = useWords('/sweets', SWEET_FIRST, ['pan', 'burner'])
 const choices = useSweetChoices()
 const bases = useBases()
 const kitchen = computed(() => larder.data.value)
-const body = computed(() => askedOf(words))
+const usualMilk = computed(() => {
+  const sweet = choices.data.value?.sweets.find((s) => s.key === words.sweet)
+  const school = sweet?.schools.find((s) => s.key === words.school) ?? sweet?.schools[0]
+  return nearestMilk(kitchen.value?.milks ?? [], school?.milk_fat_pct)
+})
+const body = computed(() => askedOf(words, usualMilk.value))
 const asked = useSweet(
   body,
-  computed(() => Boolean(kitchen.value)),
+  computed(() => Boolean(kitchen.value && choices.data.value)),
 )
 const f = computed(() => asked.data.value)
 const problem = computed(() => asked.error.value)
@@ -47,6 +55,13 @@ const wrong = (field: string) =>
     : undefined
 const stale = computed(() => Boolean(problem.value))
 
+const AIR = [
+  { value: '', text: 'still' },
+  { value: 'yes', text: 'moved by a fan' },
+]
+const moulds = computed(() =>
+  (choices.data.value?.moulds ?? []).map((m) => ({ value: m.key, text: m.name })),
+)
 const swapping = ref('')
 watch(
   () => [words.sweet, words.school],
@@ -57,7 +72,7 @@ const swapName = computed(() => f.value?.rows.find((r) => r.key === swapping.val
 const swapped = computed(() => {
   if (swapping.value) return swapping.value
   const can = f.value?.rows.filter((r) => r.swappable) ?? []
-  const wished = ['khoya', 'condensed', 'powder', 'cream', 'chhena', 'ghee']
+  const wished = ['khoya', 'condensed', 'powder', 'cream', 'chhena']
   for (const word of wished) {
     const found = can.find((r) => r.key.includes(word))
     if (found) return found.key
@@ -148,6 +163,26 @@ const suggested = computed(() => {
             <WhyWord :why="f.whys.pieces" text="why so many?" />
             <WhyWord v-if="f.whys.freeze" :why="f.whys.freeze" text="why so long to freeze?" />
           </p>
+          <details v-if="f.frozen" class="freezer">
+            <summary>My freezer and moulds</summary>
+            <form @submit.prevent="keep()">
+              <ChoiceRow
+                label="The moulds are"
+                :choices="moulds"
+                :model-value="words.mould"
+                @update:model-value="(v) => keep({ mould: v })"
+              />
+              <ChoiceRow
+                label="Its air is"
+                :choices="AIR"
+                :model-value="words.fan"
+                @update:model-value="(v) => keep({ fan: v })"
+              />
+              <FormField v-model="words.freezes" label="It freezes, kg a day" />
+              <FormField v-model="words.moulds" label="Moulds I have" />
+              <button type="submit" class="plate line">Reckon with it</button>
+            </form>
+          </details>
         </div>
         <div>
           <LevelTube
@@ -174,13 +209,13 @@ const suggested = computed(() => {
               @freezer="(c) => keep({ freezer: String(c) })"
             />
             <p class="under">
-              It begins to freeze at {{ f.frozen.answer.begins_c.toFixed(1).replace('-', '−') }} °C
-              and is {{ f.frozen.answer.hardness }} in there.
+              It begins to freeze at {{ f.frozen.answer.begins_c.toFixed(1).replace('-', '−') }} °C.
+              In there it is {{ f.frozen.answer.hardness }}.
               <template v-if="f.frozen.answer.dip_s"
                 >To free it, dip {{ Math.round(f.frozen.answer.dip_s.likely) }} s in water at 40
                 °C.</template
               >
-              <WhyWord :why="f.whys.ice" text="why so hard?" />
+              {{ ' ' }}<WhyWord :why="f.whys.ice" text="why so hard?" />
             </p>
           </template>
           <template v-else>
@@ -240,16 +275,19 @@ const suggested = computed(() => {
       </div>
       <section class="tray doing" :class="{ stale }" aria-label="Weigh it">
         <p class="legend"><span class="soft">Weigh</span><b>in grams and in your cups</b></p>
-        <WeighList
-          :answer="f"
-          :swapping="swapping"
-          @swap="(k) => (swapping = swapping === k ? '' : k)"
-        />
+        <div>
+          <WeighList
+            :answer="f"
+            :swapping="swapping"
+            @swap="(k) => (swapping = swapping === k ? '' : k)"
+          />
+          <LateTray v-if="swapped" class="below" :plan="body" :answer="f" />
+        </div>
         <SwapList
           v-if="swapped"
           :plan="body"
           :ingredient="swapped"
-          :name="swappedName"
+          :name="swappedName.split(',')[0]!"
           @take="take"
           @close="swapping = ''"
         />
@@ -258,9 +296,6 @@ const suggested = computed(() => {
       <StepsTray :answer="f" :plan="body" :suggested="suggested" :blocked="stale" />
       <CountedTray v-model:words="words" :answer="f" :plan="body" @keep="keep" />
       <KnobsTray :answer="f" :words="words" :choices="choices.data.value" @keep="keep" />
-      <section v-if="swapped" class="tray extra" aria-label="Late changes">
-        <LateTray :plan="body" :answer="f" />
-      </section>
     </template>
   </div>
 </template>
@@ -287,6 +322,17 @@ const suggested = computed(() => {
   font-size: 16px;
   line-height: 22px;
 }
+.freezer summary {
+  color: var(--cobalt);
+  font-weight: 550;
+  cursor: pointer;
+}
+.freezer form {
+  display: grid;
+  gap: 8px;
+  margin-top: 6px;
+  max-width: 380px;
+}
 .then {
   margin-top: 8px;
   font: 400 17px/24px var(--words);
@@ -302,9 +348,10 @@ const suggested = computed(() => {
   border-left: 1px solid var(--ridge);
   padding-left: 26px;
 }
-.extra {
-  margin-top: 22px;
-  max-width: 640px;
+.below {
+  margin-top: 16px;
+  padding-top: 12px;
+  border-top: 1px solid var(--ridge);
 }
 @media (max-width: 1100px) {
   .things {

@@ -21,6 +21,7 @@ export const SWEET_FIRST = {
   tray: '',
   freezer: '',
   fan: '',
+  freezes: '3',
   pan: '',
   burner: '',
   flame: 'medium',
@@ -57,7 +58,18 @@ const number = (text: string) => {
 }
 const rounded = (value: number) => Math.round(value * 1e5) / 1e5
 
-export function askedOf(words: SweetWords): SweetIn {
+/** The cook's own milk that is nearest to the school's usual one, when none is chosen; none when it takes no milk. */
+export function nearestMilk(
+  milks: { id: number; fat_pct: number; species: string }[],
+  fat: number | null | undefined,
+): number | null {
+  if (fat == null) return null
+  const dairy = milks.filter((m) => m.species !== 'coconut')
+  const sorted = [...dairy].sort((a, b) => Math.abs(a.fat_pct - fat) - Math.abs(b.fat_pct - fat))
+  return sorted[0] && Math.abs(sorted[0].fat_pct - fat) < 1.3 ? sorted[0].id : null
+}
+
+export function askedOf(words: SweetWords, usualMilk: number | null): SweetIn {
   const numbers = Object.entries(pairs(words.change)).map(([k, v]) => [k, rounded(Number(v))])
   return {
     sweet: words.sweet,
@@ -69,7 +81,7 @@ export function askedOf(words: SweetWords): SweetIn {
         ? Object.entries(pairs(words.have)).map(([what, amount]) => ({ what, amount }))
         : [],
     each: words.each,
-    milk: /^\d+$/.test(words.milk) ? Number(words.milk) : words.milk || null,
+    milk: /^\d+$/.test(words.milk) ? Number(words.milk) : words.milk || usualMilk,
     taken: words.taken,
     changes: Object.fromEntries(numbers.filter(([, v]) => Number.isFinite(v))),
     windows: Object.fromEntries(
@@ -81,11 +93,11 @@ export function askedOf(words: SweetWords): SweetIn {
     tray: words.tray,
     freezer_c: number(words.freezer.replace('−', '-')),
     fan: words.fan === 'yes',
-    freezes_kg_day: 3,
+    freezes_kg_day: Math.min(100, Math.max(0.2, number(words.freezes) ?? 3)),
     pan: number(words.pan),
     burner: number(words.burner),
     flame: words.flame as 'medium',
-    whole_packs: true,
+    whole_packs: false,
     weighed: words.from === 'want' ? words.weighed : '',
     finished: words.finished,
     prices: {
@@ -162,6 +174,6 @@ export const dayWord = (days: number) =>
   days <= 0 ? '' : days === 1 ? ' the day before' : ` ${days} days before`
 
 export const hours = (s: number) =>
-  s >= 5400 ? `${+(s / 3600).toFixed(1)} h` : `${Math.round(s / 60)} min`
+  s >= 5400 ? `${+(s / 3600).toFixed(1)}\u00a0h` : `${Math.round(s / 60)}\u00a0min`
 
 export type Base = SweetOut['bases'][number]

@@ -1,0 +1,118 @@
+"""The boathouse's sweets: what its shelf holds and costs, one that was made and counted, one that freezes now."""
+
+from ..core.materials.library import material, own_material
+from ..core.stove.curd_run import Remark
+from ..core.stove.sweet_run import (
+    PiecesCounted,
+    RowWeighed,
+    StepBegun,
+    StepEnded,
+    SweetHappening,
+    SweetWeighed,
+)
+from ..core.sweets.plan import SweetForecast, plan_sweet
+from ..formats.sweet_batch import run_of
+from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
+from ..formats.sweets import SweetOut
+from ..store.database import Database
+from ..store.larder import Larder
+from ..store.shelf import read_shelf
+from ..store.sweets import Sweets
+
+SHELF = (  # key, pack kg, price
+    ("white-sugar", 1.0, 46.0),
+    ("skim-powder", 0.5, 240.0),
+    ("condensed", 0.4, 132.0),
+    ("cream-25", 0.2, 62.0),
+    ("butter", 0.1, 58.0),
+    ("ghee", 0.5, 320.0),
+    ("khoya-pindi", 0.2, 84.0),
+    ("pistachio", 0.1, 165.0),
+    ("almond", 0.2, 190.0),
+    ("cashew", 0.2, 210.0),
+    ("cardamom", 0.05, 160.0),
+    ("dried-fig", 0.2, 220.0),
+    ("black-pepper", 0.05, 55.0),
+    ("carrot", 1.0, 48.0),
+    ("wheat-flour", 1.0, 45.0),
+    ("semolina", 0.5, 32.0),
+    ("oil", 1.0, 150.0),
+    ("yoghurt", 0.4, 40.0),
+)
+KULFI = {
+    "sweet": "kulfi",
+    "school": "khoya",
+    "flavour": "fig-pepper",
+    "want": "24",
+    "each": "70 ml",
+    "milk": 1,
+    "taken": "1.8",
+    "pan": 1,
+    "burner": 3,
+    "whole_packs": False,
+}
+BALLS = {"sweet": "sponge-balls", "want": "30", "milk": 2, "pan": 1, "burner": 3, "whole_packs": False}
+
+
+def stock(larder: Larder) -> None:
+    """What stands on the shelf beside the milks."""
+    for key, pack, price in SHELF:
+        larder.add_ingredient(key, own_material("own", material(key).name, key), pack, price)
+
+
+def make(db: Database, now_s: float) -> None:
+    """One finished two days ago, one in the freezer since this morning."""
+    plan, told, words = _told(db, BALLS)
+    began = now_s - 1.9 * 86_400
+    done: list[tuple[float, SweetHappening]] = []
+    at = began
+    for step in plan.steps:
+        done.append((at, StepBegun(step.key)))
+        at += step.seconds.likely
+        done.append((at, StepEnded(step.key)))
+    done += [
+        (at + 60, SweetWeighed(round(plan.finished.likely * 0.97, 3))),
+        (at + 120, PiecesCounted(int(plan.pieces.likely))),
+        (at + 600, Remark("Soft right through. Two cracked: knead a minute longer.")),
+    ]
+    _keep(db, "Sponge balls for the tea", plan, told, words, began, done, now_s)
+
+    plan, told, words = _told(db, KULFI)
+    freeze = plan.steps[-1]
+    frozen_at = now_s - 0.45 * freeze.seconds.likely
+    began = frozen_at - plan.before_cold.likely
+    done = [(began + 30.0 * (i + 1), RowWeighed(i, round(row.kg, 4))) for i, row in enumerate(plan.rows[:2])]
+    at = began + 200.0
+    for step in plan.steps[:-1]:
+        done.append((at, StepBegun(step.key)))
+        at = min(frozen_at - 30.0, at + step.seconds.likely)
+        done.append((at, StepEnded(step.key)))
+        at += 1.0
+    done.append((frozen_at, StepBegun(freeze.key)))
+    _keep(db, "Fig kulfi, regatta supper", plan, told, words, began, done, now_s)
+
+
+def _told(db: Database, words: dict[str, object]) -> tuple[SweetForecast, SweetOut, SweetIn]:
+    body = SweetIn.model_validate(words)
+    shelf = db.kept(read_shelf)
+    forecast = plan_sweet(read_sweet_plan(body, shelf))
+    return forecast, SweetOut.of(forecast, body, read_prices(body, shelf)), body
+
+
+def _keep(
+    db: Database,
+    name: str,
+    plan: SweetForecast,
+    told: SweetOut,
+    words: SweetIn,
+    began_s: float,
+    happenings: list[tuple[float, SweetHappening]],
+    now_s: float,
+) -> None:
+    with db.writing() as session:
+        sweets = Sweets(session)
+        made = sweets.begin(
+            name, run_of(plan), words.model_dump(mode="json"), told.model_dump(mode="json"), began_s, None
+        )
+        for at, what in sorted(happenings, key=lambda pair: pair[0]):
+            sweets.append(made, what, at, now_s)

@@ -7,6 +7,7 @@ from ..core import freezing as fz
 from ..core.cautions import Caution
 from ..core.costs import Cost, Heat, Prices, cost, heat_for
 from ..core.keeping import Cooling
+from ..core.materials.density import density_kg_m3
 from ..core.nutrition import Nutrients
 from ..core.quantities import in_cups, say
 from ..core.ranges import Range
@@ -360,7 +361,9 @@ def _lead(f: SweetForecast, names: Mapping[str, str]) -> LeadOut:
     thing = f.plan.pantry.things.get(key)
     buy = f.batch.exact_kg if f.plan.weighed_kg is not None else f.batch.buy_kg
     liquid = thing is not None and thing.group in ("milk", "plant")
-    words = say(buy / thing.bulk_kg_m3, "volume") if liquid and thing else say(buy, "mass")
+    words = say(buy, "mass")
+    if liquid and thing:
+        words = say(buy / float(density_kg_m3(thing.makeup.parts(), f.plan.kitchen.milk_c)), "volume")
     pack = f.plan.packs.get(key)
     packs = ""
     if pack and thing:

@@ -69,7 +69,7 @@ def hung_curd(yoghurt: Thing, moisture: float) -> Curd:
     start = yoghurt.makeup
     solids, wanted = start.total_solids, 1 - moisture
     whey = (wanted - solids) / (wanted - WHEY_SOLIDS)
-    if not 0 <= whey < 0.95:
+    if not 0 <= whey < 0.95 or moisture < 0.55:
         raise Impossible("moisture", "Yoghurt does not drain so far.", "Ask for 65 to 80 % water.")
     lost_protein = (1 - GEL_SHARE) * start.protein * min(1.0, whey / 0.7)
     loose = start.lactose + start.milk_ash + start.acid + start.milk_other + start.glucose + start.fructose

@@ -56,4 +56,4 @@ def fits(do: str, makeup: Makeup) -> bool:
         return curd and makeup.acid < 0.006
     if do == "hang":
         return makeup.acid >= 0.004
-    return not curd
+    return not curd and makeup.acid < 0.004

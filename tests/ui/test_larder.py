@@ -120,5 +120,5 @@ def test_an_ingredient_is_copied_from_the_tables_and_used(larder: Page, kitchen_
     page.get_by_role("button", name="which sugar").click()
     page.get_by_role("button", name="club brown sugar").click()
     expect(page.locator(".sentence").first).to_contain_text("club brown sugar")
-    expect(page).to_have_url(re.compile(r"kind=3"))
+    expect(page).to_have_url(re.compile(r"kind=21"))
     expect(page.locator("p.answer")).to_contain_text("cm deep")

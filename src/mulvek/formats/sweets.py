@@ -50,6 +50,7 @@ class BaseOut(Out):
     name: str
     start_kg: float
     start_words: str
+    goes: int
     made_kg: float
     total_solids: float
     to: float
@@ -393,8 +394,10 @@ def _swappable(f: SweetForecast, key: str) -> bool:
 def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
     b = next(x for x in f.bases if x.made.letter == letter)
     base, ready = b.made.base, b.made.ready
+    goes = max((x.goes for x in f.boilings if x.of == letter), default=1)
     amount = say(b.start_m3, "volume") if base.do != "hang" else f"{b.start_kg * 1e3:.0f} g"
-    bench: dict[str, str] = {"amount": amount}
+    # what the pan cannot hold at once is planned one go at a time
+    bench: dict[str, str] = {"amount": say(b.start_m3 / goes, "volume") if goes > 1 else amount}
     if isinstance(words.milk, int) and base.of == MILK:
         bench["milk"] = str(words.milk)
     elif base.of == MILK and not isinstance(words.milk, MilkIn):
@@ -415,6 +418,7 @@ def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
         name=b.made.of.name,
         start_kg=b.start_kg,
         start_words=amount,
+        goes=goes,
         made_kg=b.made_kg,
         total_solids=b.total_solids,
         to=base.to,

@@ -1297,6 +1297,8 @@ export interface components {
         BaseOut: {
             /** Do */
             do: string;
+            /** Goes */
+            goes: number;
             /** Letter */
             letter: string;
             /** Made Kg */

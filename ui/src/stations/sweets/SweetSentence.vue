@@ -111,7 +111,9 @@ const limit = computed(() => f.value?.limits.find((l) => l.limits))
 const over = computed(() => f.value?.limits.filter((l) => !l.limits && l.left_kg > 0.004) ?? [])
 
 function choose(key: string) {
+  const way = props.choices.sweets.find((s) => s.key === key)?.way
   keep({
+    want: way === 'serve' ? '8' : '24',
     sweet: key,
     school: '',
     flavour: '',

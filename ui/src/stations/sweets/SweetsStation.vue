@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { SweetOut } from '@/api/client'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
 import IceCurve from '@/charts/IceCurve.vue'
@@ -47,7 +48,9 @@ const asked = useSweet(
   body,
   computed(() => Boolean(kitchen.value && choices.data.value)),
 )
-const f = computed(() => asked.data.value)
+/** The last good answer stays while words cannot be understood. */
+const f = shallowRef<SweetOut>()
+watch(asked.data, (answer) => answer && (f.value = answer), { immediate: true })
 const problem = computed(() => asked.error.value)
 const wrong = (field: string) =>
   problem.value?.field === field || problem.value?.field?.startsWith(`${field}.`)

@@ -60,7 +60,8 @@ const baseOf = (r: SweetOut['rows'][number]) => {
         <td class="cups">{{ r.cups }}</td>
         <td class="when">
           <RouterLink v-if="baseOf(r)" :to="bench(baseOf(r)!)"
-            >{{ r.when }}, on the Bench</RouterLink
+            >{{ r.when }}{{ baseOf(r)!.goes > 1 ? ` in ${baseOf(r)!.goes} goes` : '' }}, on the
+            Bench</RouterLink
           >
           <template v-else>{{ r.when }}</template>
           <template v-if="r.buy_grams > r.grams * 1.02"

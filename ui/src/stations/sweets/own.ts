@@ -1,4 +1,4 @@
-import { figure, maybe } from '@/form/numbers'
+import { check, figure, maybe } from '@/form/numbers'
 
 /** A sweet's form (core/sweets/formula.py) as lines to type in, and back. What the page does not show stays as it was. */
 export type Form = Record<string, unknown>
@@ -137,6 +137,7 @@ export function writeForm(page: Page, like: Form, known: Known): Form {
       page.steps === stepsOf(like) ? (before.steps ?? like.steps ?? []) : stepsFrom(page.steps),
   }
   const cook = maybe(page.cook)
+  check({ 'Cooked to % water': cook, 'Pan keeps': figure(page.lose), pH: figure(page.ph) })
   if (cook === null) delete school.cook
   else school.cook = cook
   return {

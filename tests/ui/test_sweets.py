@@ -1,0 +1,240 @@
+"""Sweets in Chromium, wide and narrow: from the sentence to the weighing list, the Stove and the Book."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.test_thread import SIZES, clean
+
+
+@pytest.fixture(params=SIZES)
+def sweets(request, page: Page, kitchen_url: str):
+    """The Sweets station of the demo kitchen in one window size; any script error fails the test."""
+    page.set_viewport_size(SIZES[request.param])
+    errors: list[str] = []
+    page.on("pageerror", lambda e: errors.append(str(e)))
+    page.goto(kitchen_url + "/bench")
+    page.get_by_role("link", name="Sweets").click()
+    expect(page.locator(".told")).to_contain_text("Start with")
+    yield page
+    assert errors == []
+
+
+def pick(page: Page, word: str, choice: str) -> None:
+    page.get_by_role("button", name=f"{word}:").first.click()
+    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
+
+
+def write(page: Page, word: str, text: str) -> None:
+    page.get_by_role("button", name=f"{word}:").first.click()
+    field = page.get_by_role("textbox", name=word)
+    field.fill(text)
+    field.press("Enter")
+
+
+def grams(page: Page, name: str) -> float:
+    row = page.get_by_label("Weigh it", exact=True).get_by_role("row", name=re.compile(name)).first
+    return float(re.sub(r"[^\d.]", "", row.locator("td.n").inner_text()))
+
+
+def begin(page: Page, called: str) -> None:
+    page.get_by_label("The work").get_by_role("button", name="Begin it").click()
+    dialog = page.get_by_role("dialog", name="Before you begin")
+    dialog.get_by_role("textbox", name="Call it").fill(called)
+    dialog.get_by_role("button", name="Begin it").click()
+    expect(page).to_have_url(re.compile(r"/stove/sweet/\d+"))
+    expect(page.get_by_label("What to do now")).to_contain_text(called)
+
+
+def run_through(page: Page, steps: int) -> None:
+    """Every step begun and done with the one large plate."""
+    plate = page.locator(".now .verb .plate")
+    for _ in range(steps):
+        expect(plate).to_contain_text("Begin it")
+        plate.click()
+        expect(plate).to_contain_text("Done")
+        plate.click()
+    expect(page.get_by_label("What to do now")).to_contain_text("All its steps are done")
+
+
+def weigh_and_count(page: Page, weighs: str, count: str, many: str) -> None:
+    page.get_by_role("textbox", name="The sweet weighs, g").fill(weighs)
+    page.get_by_role("button", name="Weigh it").click()
+    expect(page.get_by_label("What to do now")).to_contain_text("It is made")
+    page.get_by_role("textbox", name=f"How many {many}").fill(count)
+    page.get_by_role("button", name="Count them").click()
+    expect(page.get_by_label("What happened")).to_contain_text(f"{count} {many}")
+
+
+def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
+    page = sweets
+    clean(page)
+    pick(page, "how it is made", "from reduced milk and khoya")
+    pick(page, "flavour", "fig and black pepper")
+    write(page, "how many, or how much", "12")
+    expect(page.locator(".told")).to_contain_text("12 sticks")
+    expect(page).to_have_url(re.compile("flavour=fig-pepper"))
+    before = grams(page, "milk")
+    write(page, "how large a piece", "90 ml")
+    expect(page.get_by_label("The moulds", exact=True)).to_contain_text("90")
+    page.wait_for_load_state("networkidle")
+    assert grams(page, "milk") > before * 1.2
+    # the window is moved and says so; the freezer's knob slides by key
+    edge = page.get_by_role("slider", name="most fat")
+    edge.focus()
+    for _ in range(9):
+        page.keyboard.press("ArrowLeft")
+    expect(page).to_have_url(re.compile("window=fat"))
+    knob = page.get_by_role("slider", name="freezer, °C")
+    knob.focus()
+    page.keyboard.press("ArrowLeft")
+    expect(page).to_have_url(re.compile("freezer=-1[79]"))
+    page.get_by_role("button", name="why so hard?").click()
+    expect(page.get_by_role("dialog")).to_contain_text("sucrose equivalents")
+    clean(page)
+    page.keyboard.press("Escape")
+    # no khoya today: the list is written anew
+    swap = page.get_by_role("region", name=re.compile("^No khoya"))
+    expect(swap).to_contain_text("The closest")
+    swap.get_by_role("button").first.click()
+    expect(page).to_have_url(re.compile("change=mix.khoya-pindi"))
+    expect(page.get_by_label("Weigh it", exact=True).get_by_role("row", name=re.compile("khoya"))).to_have_count(0)
+    expect(page.get_by_label("Counted")).to_contain_text("for one, ₹")
+    expect(page.get_by_label("Counted")).to_contain_text("Contains milk")
+    begin(page, "Fig kulfi of the crew")
+    clean(page)
+    page.get_by_role("button", name=re.compile("white sugar")).click()
+    page.get_by_role("textbox", name="white sugar, g").fill("101")
+    page.get_by_role("button", name="It weighs that").click()
+    expect(page.get_by_label("What happened")).to_contain_text("101 g of white sugar weighed")
+    run_through(page, 5)
+    weigh_and_count(page, "1130", "12", "sticks")
+    expect(page.get_by_label("What to do now")).to_contain_text("never freeze it again")
+    page.goto(kitchen_url + "/book")
+    book = page.get_by_label("Sweets", exact=True)
+    expect(book).to_contain_text("Fig kulfi of the crew")
+    expect(book).to_contain_text("12 sticks")
+    clean(page)
+
+
+def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
+    page = sweets
+    pick(page, "which sweet", "kalakand")
+    expect(page.get_by_label("The slab", exact=True)).to_contain_text("cuts")
+    stop = page.get_by_label("Keep cooking to this weight")
+    expect(stop).to_contain_text("keep cooking to")
+    write(page, "which tray", "30 x 20 cm")
+    expect(page.get_by_label("The slab", exact=True)).to_contain_text("thin: take a smaller tray")
+    # the base opens on the Bench with its milk and its end
+    link = page.get_by_role("link", name=re.compile("to reduce.*on the Bench"))
+    assert "stop=30" in link.get_attribute("href")
+    page.get_by_text("At the last minute").scroll_into_view_if_needed()
+    page.get_by_role("textbox", name="To % added sugar").fill("24")
+    page.get_by_role("button", name="What to do?").click()
+    expect(page.get_by_label("At the last minute")).to_contain_text("It turns looser at once")
+    clean(page)
+    begin(page, "Kalakand for the eights")
+    # both bases at once: one stands large, the other begins beside it
+    page.locator(".now .verb .plate").click()
+    expect(page.locator(".now .verb .plate")).to_contain_text("Done")
+    page.get_by_role("button", name=re.compile("begin too")).click()
+    expect(page.locator(".steps .running")).to_have_count(2)
+    expect(page.locator(".also")).to_have_count(1)
+    page.keyboard.press("d")
+    page.get_by_role("button", name=re.compile("^Done")).last.click()
+    expect(page.locator(".steps .done")).to_have_count(2)
+    page.keyboard.press("u")
+    expect(page.locator(".steps .done")).to_have_count(1)
+    page.reload()
+    expect(page.locator(".steps .done")).to_have_count(1)
+    clean(page)
+
+
+def test_sponge_balls_from_what_there_is(sweets: Page):
+    page = sweets
+    pick(page, "which sweet", "sponge balls")
+    expect(page.get_by_label("The pan of syrup")).to_contain_text("at once")
+    page.get_by_role("button", name="what I have").click()
+    expect(page.locator(".told")).to_contain_text("It makes")
+    pick(page, "what there is", "chhena")
+    write(page, "how much there is", "380 g")
+    expect(page.locator(".told")).to_contain_text(re.compile(r"It makes (29|30|31|32) balls"))
+    assert grams(page, "your chhena") == 380
+    expect(page.get_by_label("The soak")).to_be_visible()
+    # its strength is changed, beyond the usual, and that is said
+    page.get_by_text("change them, and make it yours").click()
+    strength = page.get_by_role("textbox", name=re.compile("syrup’s strength"))
+    strength.fill("60")
+    strength.press("Enter")
+    expect(page.get_by_text("lies beyond the usual 36 to 50")).to_be_visible()
+    expect(page.get_by_text("60 °Brix", exact=True)).to_be_visible()
+    clean(page)
+    page.get_by_text("Does my pot cool in time?").click()
+    page.get_by_role("button", name="Check it").click()
+    expect(page.get_by_label("Counted").get_by_role("status")).to_contain_text("In time")
+    begin(page, "Balls for the tea")
+    run_through(page, 4)
+    weigh_and_count(page, "770", "31", "balls")
+
+
+def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str):
+    page = sweets
+    pick(page, "which sweet", "carrot halwa")
+    pick(page, "how it is made", "with khoya")
+    write(page, "how many, or how much", "1 kg")
+    expect(page.get_by_label("Weigh it", exact=True)).to_contain_text(re.compile("raw carrot.*buy", re.S))
+    page.get_by_text("change them, and make it yours").click()
+    page.get_by_role("button", name="more ghee").click()
+    expect(page).to_have_url(re.compile("change=finish.ghee"))
+    page.get_by_role("button", name="Keep it as mine").click()
+    dialog = page.get_by_role("dialog", name="A sweet of your own")
+    dialog.get_by_role("textbox", name="Call it").fill("boathouse halwa")
+    dialog.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_role("button", name="which sweet: boathouse halwa")).to_be_visible()
+    expect(page).to_have_url(re.compile("sweet=own-1"))
+    # changed on its own page: what the page does not show is kept
+    page.get_by_role("link", name="Change mine").click()
+    expect(page.get_by_role("textbox", name="Name")).to_have_value("boathouse halwa")
+    clean(page)
+    page.get_by_role("textbox", name="Cooked to % water").fill("unknown")
+    page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_role("alert")).to_be_visible()
+    page.get_by_role("textbox", name="Cooked to % water").fill("44")
+    page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_label("Keep cooking to this weight")).to_contain_text("44 % water")
+    begin(page, "Halwa for the veterans")
+    run_through(page, 4)
+    weigh_and_count(page, "1010", "10", "portions")
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Halwa for the veterans")
+
+
+def test_wrong_words_keep_what_was_typed_and_the_last_answer(sweets: Page):
+    page = sweets
+    page.get_by_role("button", name="how many, or how much:").click()
+    field = page.get_by_role("textbox", name="how many, or how much")
+    field.fill("a boatload")
+    expect(page.get_by_role("alert").first).to_contain_text("boatload")
+    expect(field).to_have_value("a boatload")
+    expect(page.get_by_label("The moulds", exact=True)).to_be_visible()
+    field.press("Escape")
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_a_first_time_user_has_the_milk_in_three_touches(sweets: Page):
+    page = sweets
+    pick(page, "which sweet", "basundi")
+    expect(page.locator(".told")).to_contain_text(re.compile(r"Start with [\d.]+ L of milk, for"))
+    page.get_by_role("link", name=re.compile("to reduce.*on the Bench")).click()
+    expect(page.get_by_role("button", name="Light it")).to_be_visible()
+    expect(page.locator("p.answer").first).to_contain_text("Stop when")
+
+
+def test_night_kitchen(sweets: Page):
+    sweets.keyboard.press("n")
+    clean(sweets)
+    sweets.keyboard.press("5")
+    expect(sweets).to_have_url(re.compile("/stove"))
+    sweets.keyboard.press("3")
+    expect(sweets).to_have_url(re.compile("/sweets"))

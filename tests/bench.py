@@ -81,6 +81,14 @@ def main() -> None:
         timed("wish over HTTP", lambda: post("/api/bench/wish", {"plan": plan_1, "want": "600 g"}), 100)
         timed("curdle over HTTP", lambda: post("/api/bench/curdle", curd), 100)
         timed("strain over HTTP", lambda: post("/api/bench/strain", {}), 100)
+        kulfi = {"sweet": "kulfi", "school": "khoya", "flavour": "fig-pepper", "want": "24", "milk": 1, "pan": 1}
+        timed("kulfi planned over HTTP", lambda: post("/api/sweets/plan", kulfi), 200)
+        kalakand = {"sweet": "kalakand", "want": "40", "milk": 2, "pan": 1, "burner": 1}
+        timed("kalakand planned over HTTP", lambda: post("/api/sweets/plan", kalakand), 200)
+        balls = {"sweet": "fried-balls", "want": "40", "milk": 2, "pan": 1, "burner": 1}
+        timed("fried balls planned over HTTP", lambda: post("/api/sweets/plan", balls), 100)
+        swap = {"plan": kulfi, "ingredient": "khoya-pindi", "all_things": True}
+        timed("swap over HTTP", lambda: post("/api/sweets/swap", swap), 60)
         note = {"event": {"kind": "note", "text": "bench"}}
         timed("event write over HTTP", lambda: post("/api/stove/batches/1/events", note), 60)
         opened(Path(folder), url)

@@ -151,3 +151,61 @@ def test_reckon_curdle_and_strain(capsys, monkeypatch):
 def test_instruments_name_the_option_that_is_wrong(options, says, capsys):
     assert main(["instruments", *options]) == 2
     assert says in capsys.readouterr().err
+
+
+KALAKAND = ["reckon", "sweet", "--sweet", "kalakand"]
+
+
+def test_sweets_from_a_wish_and_from_what_there_is(capsys, monkeypatch):
+    assert main([*KALAKAND, "--have", "C 380 g", "--have", "milk 1.1 L"]) == 0
+    said = capsys.readouterr().out
+    assert "your chhena" in said and "Keep cooking to" in said and "pieces" in said
+    assert main([*KALAKAND, "--want", "24", "--json"]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert told["pieces"]["likely"] >= 24 and told["slab"]["grid"]["along"] >= 4
+    body = {
+        "sweet": "kalakand",
+        "want": "24",
+        "pan": {"name": "pan", "shape": {"kind": "straight", "diameter_m": 0.24, "height_m": 0.14}},
+        "burner": {},
+        "kitchen": {},
+    }
+    monkeypatch.setattr("sys.stdin", io.StringIO(json.dumps(body)))
+    assert main([*KALAKAND, "--json", "-"]) == 0
+    again = json.loads(capsys.readouterr().out)
+    assert again["finished"]["likely"] == pytest.approx(told["finished"]["likely"])
+    assert main(["reckon", "sweet", "--sweet", "fried-balls", "--change", "soak.brix=70"]) == 0
+    said = capsys.readouterr().out
+    assert "Fat at" in said and "Syrup:" in said and "beyond the usual" in said
+
+
+def test_freeze_swap_and_syrup_in_words_and_json(capsys):
+    assert main(["reckon", "freeze", "--each", "70 ml", "--freezer", "-20", "--fan"]) == 0
+    said = capsys.readouterr().out
+    assert "begins to freeze at -2.7 °C" in said and "% of the water" in said
+    assert main(["reckon", "freeze", "--mould", "clay", "--json"]) == 0
+    assert json.loads(capsys.readouterr().out)["answer"]["dip_s"] is None
+    assert main(["reckon", "swap", "khoya-pindi", "--most", "whole-powder 10 g"]) == 0
+    assert "Leave it out" in capsys.readouterr().out
+    assert main(["reckon", "swap", "--json"]) == 0
+    assert json.loads(capsys.readouterr().out)["ways"][0]["good"]
+    assert main(["reckon", "syrup", "--sugar", "450 g", "--water", "1 L", "--to", "50"]) == 0
+    assert "31.0 °Brix" in capsys.readouterr().out
+    assert main(["reckon", "syrup", "--boils", "106", "--water-boils", "100", "--json"]) == 0
+    assert json.loads(capsys.readouterr().out)["stage"] == "one thread"
+
+
+@pytest.mark.parametrize(
+    ("flags", "field"),
+    [
+        (["sweet", "--sweet", "gravel"], "sweet"),
+        (["sweet", "--change", "much"], "change"),
+        (["sweet", "--milk", "honey"], "milk"),
+        (["freeze", "--sweet", "burfi"], "sweet"),
+        (["swap", "gravel"], "ingredient"),
+        (["syrup"], "brix"),
+    ],
+)
+def test_sweets_that_cannot_be_reckoned_name_the_word(capsys, flags, field):
+    assert main(["reckon", *flags, "--json"]) == 2
+    assert json.loads(capsys.readouterr().out)["field"] == field

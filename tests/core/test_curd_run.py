@@ -17,20 +17,17 @@ from mulvek.core.materials.library import material
 from mulvek.core.pans import Pan
 from mulvek.core.quantities import Quantity
 from mulvek.core.stove.curd_run import (
-    Begun,
     CurdEvent,
     CurdWeighed,
     Poured,
-    Remark,
     StepDone,
-    TakenBack,
     WheyWeighed,
     check_curd_event,
     curd_state,
     difference,
     learn_yield,
-    standing_curd,
 )
+from mulvek.core.stove.log import Begun, Remark, TakenBack, counting
 from mulvek.core.vessels import Straight
 
 T0 = 1_800_000_000.0
@@ -77,7 +74,7 @@ def test_taking_back_is_exact_and_can_itself_be_taken_back(before, extra):
     assert curd_state(PLAN, back, now).poured == without.poured
     again = [*back, CurdEvent(number + 2, T0 + 3120, TakenBack(number + 1))]
     assert curd_state(PLAN, again, now).steps == curd_state(PLAN, done, now).steps
-    assert [e.id for e in standing_curd(again)] == [e.id for e in standing_curd(done)]
+    assert [e.id for e in counting(again)] == [e.id for e in counting(done)]
 
 
 @settings(max_examples=30, deadline=None)

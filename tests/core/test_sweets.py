@@ -28,7 +28,7 @@ from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures, in_cups
 from mulvek.core.slabs import grid_for, grid_of, slab_area_m2, slab_thick_m
 from mulvek.core.stove.attention import Snoozed
-from mulvek.core.stove.curd_run import Begun, GivenUp, Remark, TakenBack
+from mulvek.core.stove.log import Begun, GivenUp, Remark, TakenBack
 from mulvek.core.stove.sweet_run import (
     PiecesCounted,
     RowWeighed,

@@ -11,8 +11,8 @@ from sqlalchemy.exc import IntegrityError
 from mulvek.core.bases.plan import Rate
 from mulvek.core.errors import Conflict, NotFound
 from mulvek.core.heat import Burner
-from mulvek.core.stove.curd_run import Remark
 from mulvek.core.stove.events import FlameChanged, Note, Reading, Scraped, Stirred
+from mulvek.core.stove.log import Remark
 from mulvek.demo.boathouse import BOATHOUSE, fill
 from mulvek.store.book import Book
 from mulvek.store.curd import Curds

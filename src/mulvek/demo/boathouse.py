@@ -13,8 +13,9 @@ from ..core.kitchen import Kitchen
 from ..core.materials.library import own_material, own_milk
 from ..core.measured import Measured
 from ..core.pans import Pan
-from ..core.stove.curd_run import CurdWeighed, Poured, Remark, StepDone, WheyWeighed
+from ..core.stove.curd_run import CurdWeighed, Poured, StepDone, WheyWeighed
 from ..core.stove.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
+from ..core.stove.log import Remark
 from ..core.vessels import Kadhai, Straight
 from ..formats.curd import CurdleIn, read_curdle
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan

@@ -1,15 +1,8 @@
 """The boathouse's sweets: what its shelf holds and costs, one that was made and counted, one that freezes now."""
 
 from ..core.materials.library import material, own_material
-from ..core.stove.curd_run import Remark
-from ..core.stove.sweet_run import (
-    PiecesCounted,
-    RowWeighed,
-    StepBegun,
-    StepEnded,
-    SweetHappening,
-    SweetWeighed,
-)
+from ..core.stove.log import Remark
+from ..core.stove.sweet_run import PiecesCounted, RowWeighed, StepBegun, StepEnded, SweetHappening, SweetWeighed
 from ..core.sweets.plan import SweetForecast, plan_sweet
 from ..formats.sweet_batch import run_of
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan

@@ -7,26 +7,23 @@ from pydantic import Field
 from ..core.curd.curdle import Pieces
 from ..core.quantities import say
 from ..core.ranges import Range
-from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
+from ..core.stove.attention import Hushed, Missed, Nudge, Snoozed
 from ..core.stove.curd_run import (
-    Begun,
     CurdEvent,
     CurdHappening,
     CurdPlan,
     CurdState,
     CurdWeighed,
-    GivenUp,
     Poured,
-    Remark,
     RunningStep,
     StepDone,
-    TakenBack,
     WheyWeighed,
-    standing_curd,
 )
+from ..core.stove.log import Begun, GivenUp, Remark, TakenBack
 from .batch import LogLine, attention_words
 from .curd import CurdForecastOut, CurdleIn
 from .happenings import HushedIn, Key, MissedIn, SnoozedIn
+from .log import log_lines, undo_id
 from .model import Body, Id, Out
 from .strain import StrainForecastOut, StrainIn
 
@@ -164,20 +161,6 @@ class CurdBatchOut(Out):
         now_s: float,
         burner_id: int | None,
     ) -> "CurdBatchOut":
-        counted = standing_curd(events)
-        ids = {e.id for e in counted}
-        undoable = [e.id for e in counted if not isinstance(e.what, Begun | Remark | Attention)]
-        lines = [
-            LogLine(
-                event_id=e.id,
-                at_s=e.at_s,
-                kind=type(e.what).__name__.lower(),
-                text=_words(e, state),
-                undone=e.id not in ids,
-            )
-            for e in events
-            if not isinstance(e.what, TakenBack)
-        ]
         told = state.curdle.curd_kg if state.curdle else state.strain.curd_kg if state.strain else Range.exact(0.0)
         return cls(
             id=id,
@@ -200,8 +183,8 @@ class CurdBatchOut(Out):
             nudges=list(state.nudges),
             curdle=CurdForecastOut.of(state.curdle) if state.curdle else None,
             strain=StrainForecastOut.of(state.strain) if state.strain else None,
-            log=sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True),
-            undo_id=max(undoable) if undoable else None,
+            log=log_lines(events, lambda e: _words(e, state)),
+            undo_id=undo_id(events),
         )
 
 

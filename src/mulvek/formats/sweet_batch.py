@@ -8,8 +8,8 @@ from pydantic import Field
 from ..core.cautions import Caution
 from ..core.quantities import Measures, in_cups, say
 from ..core.ranges import Range
-from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
-from ..core.stove.curd_run import Begun, GivenUp, Remark, TakenBack
+from ..core.stove.attention import Hushed, Missed, Nudge, Snoozed
+from ..core.stove.log import Begun, GivenUp, Remark
 from ..core.stove.sweet_run import (
     PiecesCounted,
     RowWeighed,
@@ -21,13 +21,13 @@ from ..core.stove.sweet_run import (
     SweetRun,
     SweetState,
     SweetWeighed,
-    standing_sweet,
 )
 from ..core.sweets.cautions import HAZARDS
 from ..core.sweets.plan import SweetForecast
 from .batch import LogLine, attention_words
 from .curd_batch import GivenUpIn, RemarkIn, TakenBackIn
 from .happenings import HushedIn, Key, MissedIn, SnoozedIn
+from .log import log_lines, undo_id
 from .model import Body, Out
 from .sweet_words import SweetIn
 
@@ -191,20 +191,6 @@ class SweetBatchOut(Out):
         now_s: float,
         measures: Measures,
     ) -> "SweetBatchOut":
-        counted = standing_sweet(events)
-        ids = {e.id for e in counted}
-        undoable = [e.id for e in counted if not isinstance(e.what, Begun | Remark | Attention)]
-        lines = [
-            LogLine(
-                event_id=e.id,
-                at_s=e.at_s,
-                kind=type(e.what).__name__.lower(),
-                text=_words(e.what, run),
-                undone=e.id not in ids,
-            )
-            for e in events
-            if not isinstance(e.what, TakenBack)
-        ]
         bases = {b["letter"]: b for b in told.get("bases", [])}
         return cls(
             id=id,
@@ -260,8 +246,8 @@ class SweetBatchOut(Out):
             hushed=any(n.hushed for n in state.nudges),
             nudges=list(state.nudges),
             plan=plan,
-            log=sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True),
-            undo_id=max(undoable) if undoable else None,
+            log=log_lines(events, lambda e: _words(e.what, run)),
+            undo_id=undo_id(events),
         )
 
 

@@ -39,6 +39,7 @@ class RowOut(Out):
     when: str
     within: str
     swappable: bool
+    lead: bool
     number: int
 
 
@@ -217,6 +218,9 @@ class SweetOut(Out):
         made = [KnobOut(name=_knob_name(k.place, names), low=k.vary[0] if k.vary else None,
                         high=k.vary[1] if k.vary else None, place=k.place, value=k.value, unit=k.unit, beyond=k.beyond)
                 for k in knobs(plan.school)]  # fmt: skip
+        lead_key = lead_of(built, plan.packs, plan.pantry.things).key
+        leads = [i for i, r in enumerate(f.rows) if r.key == lead_key and not r.within]
+        lead_row = leads[0] if len(leads) == 1 and not plan.have else None
         return cls(
             key=plan.sweet.key,
             name=plan.sweet.name,
@@ -244,6 +248,7 @@ class SweetOut(Out):
                     when=r.when,
                     within=r.within,
                     swappable=not r.within and _swappable(f, r.key),
+                    lead=i == lead_row,
                     number=i,
                 )
                 for i, r in enumerate(f.rows)

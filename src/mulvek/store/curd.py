@@ -11,7 +11,6 @@ from ..core.curd.hang import StrainPlan
 from ..core.errors import NotFound
 from ..core.stove.curd_run import (
     CURD_KINDS,
-    Begun,
     CurdEvent,
     CurdHappening,
     CurdPlan,
@@ -19,6 +18,7 @@ from ..core.stove.curd_run import (
     check_curd_event,
     curd_state,
 )
+from ..core.stove.log import Begun
 from .adapters import adapter
 from .larder import Larder
 from .tables import CurdBatchRow, CurdEventRow

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from ..core.curd.curdle import CurdlePlan
 from ..core.errors import Conflict, KitchenError, NotFound
-from ..core.stove.curd_run import Begun
+from ..core.stove.log import Begun
 from ..core.stove.sweet_run import (
     SWEET_KINDS,
     SweetEvent,

@@ -4445,6 +4445,8 @@ export interface components {
             grams: number;
             /** Key */
             key: string;
+            /** Lead */
+            lead: boolean;
             /** Name */
             name: string;
             /** Number */

@@ -90,7 +90,7 @@ const minus = (c: number) => String(Math.round(c)).replace('-', '−')
       <circle :cx="x(a.bite_c)" :cy="y(share(a.bite_c))" r="7" class="dot leafy" />
       <text
         :x="x(a.bite_c) + (near ? -12 : 12)"
-        :y="y(share(a.bite_c)) + 30"
+        :y="near ? y(0.34) : y(share(a.bite_c)) + 30"
         :text-anchor="near ? 'end' : 'start'"
         class="leaf"
       >
@@ -98,7 +98,7 @@ const minus = (c: number) => String(Math.round(c)).replace('-', '−')
       </text>
       <text
         :x="x(a.bite_c) + (near ? -12 : 12)"
-        :y="y(share(a.bite_c)) + 48"
+        :y="near ? y(0.34) + 18 : y(share(a.bite_c)) + 48"
         :text-anchor="near ? 'end' : 'start'"
         class="leaf"
       >

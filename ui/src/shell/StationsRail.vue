@@ -216,6 +216,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
   }
   .strip {
     margin: 0;
+    justify-content: flex-start;
   }
   .hooks {
     position: fixed;

@@ -14,15 +14,10 @@ from ..curd.pieces import use
 from ..errors import BadInput, Conflict
 from ..quantities import say
 from ..ranges import Range
-from .attention import LONGEST_SNOOZE_S, Class, Hushed, Missed, Nudge, Snoozed, attended
+from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
+from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
 
 FINISHED_AT_ONCE_S = 60.0
-LONGEST_NOTE = 2000
-
-
-@dataclass(frozen=True, slots=True)
-class Begun:
-    """The flame is on under the milk, or the cloth is hung."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,23 +47,6 @@ class CurdWeighed:
     mass_kg: float
 
 
-@dataclass(frozen=True, slots=True)
-class Remark:
-    text: str
-
-
-@dataclass(frozen=True, slots=True)
-class GivenUp:
-    """Thrown out or let be: it stays in the Book and teaches nothing."""
-
-
-@dataclass(frozen=True, slots=True)
-class TakenBack:
-    """Takes back the event of this number."""
-
-    event_id: int
-
-
 CurdHappening = (
     Begun | StepDone | Poured | WheyWeighed | CurdWeighed | Remark | GivenUp | TakenBack | Missed | Snoozed | Hushed
 )
@@ -86,15 +64,7 @@ CURD_KINDS: Mapping[str, type[CurdHappening]] = {
     "hushed": Hushed,
 }
 CurdPlan = CurdlePlan | StrainPlan
-
-
-@dataclass(frozen=True, slots=True)
-class CurdEvent:
-    """One happening: its number in the batch and when, seconds since the epoch."""
-
-    id: int
-    at_s: float
-    what: CurdHappening
+CurdEvent = Logged[CurdHappening]
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,24 +98,9 @@ class CurdState:
     strain: StrainForecast | None
 
 
-def standing_curd(events: Sequence[CurdEvent]) -> list[CurdEvent]:
-    """The events that count, in order of time; what was taken back can be taken back again.
-
-    >>> log = [CurdEvent(1, 0, Begun()), CurdEvent(2, 5, StepDone()), CurdEvent(3, 6, TakenBack(2))]
-    >>> [e.id for e in standing_curd(log)]
-    [1]
-    """
-    undone: set[int] = set()
-    for event in sorted(events, key=lambda e: e.id, reverse=True):
-        if isinstance(event.what, TakenBack) and event.id not in undone:
-            undone.add(event.what.event_id)
-    counted = (e for e in events if e.id not in undone and not isinstance(e.what, TakenBack))
-    return sorted(counted, key=lambda e: (e.at_s, e.id))
-
-
 def curd_state(plan: CurdPlan, events: Sequence[CurdEvent], now_s: float) -> CurdState:
     """The batch at ``now_s``; events later than that are not yet known."""
-    counted = [e for e in standing_curd(events) if e.at_s <= now_s]
+    counted = [e for e in counting(events) if e.at_s <= now_s]
     began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
     whey = [(e.at_s, e.what.mass_kg) for e in counted if isinstance(e.what, WheyWeighed)]
     poured = [e.what for e in counted if isinstance(e.what, Poured)]
@@ -270,25 +225,10 @@ def check_curd_event(plan: CurdPlan, events: Sequence[CurdEvent], new: CurdEvent
 
     :raises Conflict, BadInput: naming what does not fit.
     """
-    counted = standing_curd(events)
+    if check_common(events, new):
+        return
     what = new.what
-    if isinstance(what, TakenBack):
-        target = next((e for e in events if e.id == what.event_id), None)
-        if target is None or isinstance(target.what, Begun):
-            raise Conflict("event_id", "That cannot be taken back.", "Choose another happening of this batch.")
-        if not isinstance(target.what, TakenBack) and target not in counted:
-            raise Conflict("event_id", "That is taken back already.", "Take the undo back to bring it in again.")
-        return
-    began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
-    if isinstance(what, Begun):
-        if began is not None:
-            raise Conflict("kind", "This batch has begun.", "Carry on with it.")
-        return
-    if began is None or new.at_s < began:
-        raise Conflict("at_s", "That lies before it began.", "Give a later time.")
     state = curd_state(plan, events, new.at_s)
-    if state.given_up and not isinstance(what, Remark):
-        raise Conflict("kind", "It was given up.", "Undo that to carry on.")
     most = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
     match what:
         case StepDone() if state.step >= len(state.steps):
@@ -303,10 +243,6 @@ def check_curd_event(plan: CurdPlan, events: Sequence[CurdEvent], new: CurdEvent
                 raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
         case CurdWeighed(mass_kg):
             _within("mass_kg", mass_kg, most)
-        case Snoozed(_, _, seconds) if not 0 < seconds <= LONGEST_SNOOZE_S:
-            raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
-        case Remark(text) if not text.strip() or len(text) > LONGEST_NOTE:
-            raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
         case _:
             pass
 

@@ -15,8 +15,8 @@ from ..quantities import say
 from ..ranges import Range
 from ..sweets.plan import ListRow
 from ..sweets.steps import PlannedStep
-from .attention import LONGEST_SNOOZE_S, Class, Hushed, Missed, Nudge, Snoozed, attended
-from .curd_run import LONGEST_NOTE, Begun, GivenUp, Remark, TakenBack
+from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
+from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
 
 StepPhase = Literal["waits", "ready", "running", "done"]
 MOST_BATCH_KG = 200.0
@@ -92,13 +92,7 @@ class SweetRun:
     cautions: Mapping[str, Caution]
 
 
-@dataclass(frozen=True, slots=True)
-class SweetEvent:
-    """One happening: its number in the batch and when, seconds since the epoch."""
-
-    id: int
-    at_s: float
-    what: SweetHappening
+SweetEvent = Logged[SweetHappening]
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,24 +121,9 @@ class SweetState:
     said: str
 
 
-def standing_sweet(events: Sequence[SweetEvent]) -> list[SweetEvent]:
-    """The events that count, in order of time; what was taken back can be taken back again.
-
-    >>> log = [SweetEvent(1, 0, Begun()), SweetEvent(2, 5, StepBegun("fill")), SweetEvent(3, 6, TakenBack(2))]
-    >>> [e.id for e in standing_sweet(log)]
-    [1]
-    """
-    undone: set[int] = set()
-    for event in sorted(events, key=lambda e: e.id, reverse=True):
-        if isinstance(event.what, TakenBack) and event.id not in undone:
-            undone.add(event.what.event_id)
-    counted = (e for e in events if e.id not in undone and not isinstance(e.what, TakenBack))
-    return sorted(counted, key=lambda e: (e.at_s, e.id))
-
-
 def sweet_state(run: SweetRun, events: Sequence[SweetEvent], now_s: float) -> SweetState:
     """The batch at ``now_s``; events later than that are not yet known."""
-    counted = [e for e in standing_sweet(events) if e.at_s <= now_s]
+    counted = [e for e in counting(events) if e.at_s <= now_s]
     began: dict[str, float] = {}
     done: dict[str, float] = {}
     rows: list[float | None] = [None] * len(run.rows)
@@ -238,25 +217,10 @@ def check_sweet_event(run: SweetRun, events: Sequence[SweetEvent], new: SweetEve
 
     :raises Conflict, BadInput: naming what does not fit.
     """
-    counted = standing_sweet(events)
-    what = new.what
-    if isinstance(what, TakenBack):
-        target = next((e for e in events if e.id == what.event_id), None)
-        if target is None or isinstance(target.what, Begun):
-            raise Conflict("event_id", "That cannot be taken back.", "Choose another happening of this batch.")
-        if not isinstance(target.what, TakenBack) and target not in counted:
-            raise Conflict("event_id", "That is taken back already.", "Take the undo back to bring it in again.")
+    if check_common(events, new):
         return
-    began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
-    if isinstance(what, Begun):
-        if began is not None:
-            raise Conflict("kind", "This batch has begun.", "Carry on with it.")
-        return
-    if began is None or new.at_s < began:
-        raise Conflict("at_s", "That lies before it began.", "Give a later time.")
     state = sweet_state(run, events, new.at_s)
-    if state.given_up and not isinstance(what, Remark):
-        raise Conflict("kind", "It was given up.", "Undo that to carry on.")
+    what = new.what
     match what:
         case StepBegun(step) | StepEnded(step):
             found = next((s for s in state.steps if s.planned.key == step), None)
@@ -275,10 +239,6 @@ def check_sweet_event(run: SweetRun, events: Sequence[SweetEvent], new: SweetEve
             _within("mass_kg", kg)
         case PiecesCounted(count) if not 0 < count <= 10000:
             raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")
-        case Snoozed(_, _, seconds) if not 0 < seconds <= LONGEST_SNOOZE_S:
-            raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
-        case Remark(text) if not text.strip() or len(text) > LONGEST_NOTE:
-            raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
         case _:
             pass
 

@@ -2,14 +2,13 @@
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, unwrap } from '@/api/client'
 import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
 import { NModal } from 'naive-ui'
 
-/** Begin a curdling or a straining: name it, read the cautions, and it is on the Stove. */
+/** Begin what is planned: name it, read the cautions, and it is on the Stove. `start` answers with its address there. */
 const props = defineProps<{
-  batch: { route: 'curdle' | 'strain'; plan: unknown }
+  start: (name: string, key: string) => Promise<string>
   suggested: string
   verb: string
   cautions: { title: string; text: string; severity: string }[]
@@ -27,16 +26,13 @@ function ask() {
   naming.value = true
 }
 const begin = useMutation({
-  mutationFn: () =>
-    unwrap(
-      api.POST('/api/stove/curds', {
-        body: { batch: { ...props.batch, name: name.value.trim(), key: key.value } as never },
-      }),
-    ),
-  onSuccess: async (made) => {
+  mutationFn: () => props.start(name.value.trim(), key.value),
+  onSuccess: async (address) => {
     naming.value = false
-    await client.invalidateQueries({ queryKey: ['curds'] })
-    await router.push(`/stove/curd/${made.id}`)
+    await client.invalidateQueries({
+      predicate: (q) => /^(curds|sweets)/.test(String(q.queryKey[0])),
+    })
+    await router.push(address)
   },
 })
 </script>

@@ -16,7 +16,7 @@ import { cm, grams, minutes, percent, volume, weight } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from './BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
-import { CURDLE_FIRST, useCurdChoices } from './curd'
+import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
 import FruitTray from './FruitTray.vue'
 import { useWords } from './words'
@@ -281,7 +281,7 @@ watch(settled, () => wish.reset())
         <div class="go">
           <StageBar :stages="f.stages" />
           <BeginTray
-            :batch="{ route: 'curdle', plan }"
+            :start="startCurd('curdle', plan)"
             :suggested="`Chhena for ${f.use.name}`"
             verb="Light it"
             :cautions="f.cautions"

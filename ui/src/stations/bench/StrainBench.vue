@@ -11,7 +11,7 @@ import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from './BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
-import { useCurdChoices } from './curd'
+import { useCurdChoices, startCurd } from './curd'
 import FruitTray from './FruitTray.vue'
 import { plain, shown, useWords } from './words'
 
@@ -241,7 +241,7 @@ function drop(seconds: number) {
           </p>
         </div>
         <BeginTray
-          :batch="{ route: 'strain', plan }"
+          :start="startCurd('strain', plan)"
           :suggested="`${f.yoghurt_name}, hung`"
           verb="Hang it"
           :cautions="f.cautions"

@@ -9,6 +9,7 @@ import HangingCloth from '@/pan/HangingCloth.vue'
 import { clock, cm, grams, minutes, percent, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import LogList from './LogList.vue'
 
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
@@ -240,26 +241,15 @@ useKeys([
             {{ local || log.error.value?.message }}
           </p>
         </div>
-        <div>
-          <ol class="log" aria-label="What happened">
-            <li v-for="l in b.log.slice(0, 8)" :key="l.event_id" :class="{ undone: l.undone }">
-              <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
-            </li>
-          </ol>
-          <p class="acts">
-            <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
-              Undo <kbd>U</kbd>
-            </button>
-            <template v-if="step && !b.given_up">
-              <button type="button" class="touch" :aria-pressed="b.hushed" @click="hush">
-                {{ b.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
-              </button>
-              <button type="button" class="touch" @click="tell({ kind: 'abandoned' })">
-                Give it up
-              </button>
-            </template>
-          </p>
-        </div>
+        <LogList
+          :log="b.log"
+          :undo-id="b.undo_id"
+          :hushed="b.hushed"
+          :running="Boolean(step && !b.given_up)"
+          @undo="undo"
+          @hush="hush"
+          @give-up="tell({ kind: 'abandoned' })"
+        />
       </section>
     </template>
   </div>
@@ -276,12 +266,6 @@ useKeys([
 .verb {
   display: grid;
   justify-items: center;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  align-items: center;
 }
 .over {
   background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));
@@ -359,21 +343,6 @@ useKeys([
 }
 .fields .soft {
   grid-column: 1 / -1;
-}
-.log {
-  margin-bottom: 12px;
-}
-.log li {
-  display: flex;
-  gap: 14px;
-  line-height: 25px;
-}
-.log time {
-  color: var(--ink-soft);
-}
-.undone {
-  color: var(--ink-soft);
-  text-decoration: line-through;
 }
 @media (max-width: 900px) {
   .things,

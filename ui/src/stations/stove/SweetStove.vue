@@ -8,6 +8,7 @@ import { figure } from '@/form/numbers'
 import { clock, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import LogList from './LogList.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
@@ -232,26 +233,15 @@ useKeys([
             {{ local || log.error.value?.message }}
           </p>
         </div>
-        <div>
-          <ol class="log" aria-label="What happened">
-            <li v-for="l in b.log.slice(0, 9)" :key="l.event_id" :class="{ undone: l.undone }">
-              <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
-            </li>
-          </ol>
-          <p class="acts">
-            <button type="button" class="plate line" :disabled="!b.undo_id" @click="undo">
-              Undo <kbd>U</kbd>
-            </button>
-            <template v-if="!b.given_up && !b.finished">
-              <button type="button" class="touch" :aria-pressed="b.hushed" @click="hush">
-                {{ b.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
-              </button>
-              <button type="button" class="touch" @click="tell({ kind: 'abandoned' })">
-                Give it up
-              </button>
-            </template>
-          </p>
-        </div>
+        <LogList
+          :log="b.log"
+          :undo-id="b.undo_id"
+          :hushed="b.hushed"
+          :running="!b.given_up && !b.finished"
+          @undo="undo"
+          @hush="hush"
+          @give-up="tell({ kind: 'abandoned' })"
+        />
       </section>
     </template>
   </div>
@@ -398,27 +388,6 @@ form {
 }
 .said {
   font-size: 18px;
-}
-.log {
-  margin-bottom: 12px;
-}
-.log li {
-  display: flex;
-  gap: 14px;
-  line-height: 25px;
-}
-.log time {
-  color: var(--ink-soft);
-}
-.undone {
-  color: var(--ink-soft);
-  text-decoration: line-through;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  align-items: center;
 }
 @media (max-width: 900px) {
   .things,

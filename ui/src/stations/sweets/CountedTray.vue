@@ -152,6 +152,13 @@ const priced = computed(() => f.value.cost.ingredients > 0)
         <WhyWord :why="f.whys.cooling" text="why that fast?" />
       </p>
       <CoolCheck :plan="plan" :answer="f" />
+      <details v-if="!f.frozen">
+        <summary>Weighed it? Drier classes ask for it</summary>
+        <form class="fields" @submit.prevent="emit('keep')">
+          <FormField v-model="words.finished" label="It weighs" words placeholder="680 g" />
+          <button type="submit" class="plate line">Judge again</button>
+        </form>
+      </details>
       <p class="soft">
         For infants, the old, the ill and in pregnancy: on the day only. Selling needs your local
         registration; the law there comes first.

@@ -1,12 +1,8 @@
 <script setup lang="ts">
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
-import { NModal } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed } from 'vue'
 import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
-import FormDialog from '@/form/FormDialog.vue'
-import FormField from '@/form/FormField.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
+import BeginTray from '@/stations/bench/BeginTray.vue'
 import { hours } from './sweet'
 
 /** The work in its order, what runs side by side; and the plate that takes it to the Stove. */
@@ -16,34 +12,18 @@ const props = defineProps<{
   suggested: string
   blocked: boolean
 }>()
-const router = useRouter()
-const client = useQueryClient()
 const total = computed(() =>
   Math.max(1, ...props.answer.steps.map((s) => s.starts_s + s.step.seconds.likely)),
 )
 /** Long rests would squeeze the work to nothing: time is drawn by its square root. */
 const x = (s: number) => Math.sqrt(s / total.value) * 100
-const naming = ref(false)
-const name = ref('')
-const key = ref('')
-function ask() {
-  name.value = props.suggested.slice(0, 60)
-  key.value = crypto.randomUUID()
-  naming.value = true
+/** Puts it on the Stove; its address there. */
+async function start(name: string, key: string) {
+  const made = await unwrap(
+    api.POST('/api/stove/sweets', { body: { name, plan: props.plan, key } }),
+  )
+  return `/stove/sweet/${made.id}`
 }
-const begin = useMutation({
-  mutationFn: () =>
-    unwrap(
-      api.POST('/api/stove/sweets', {
-        body: { name: name.value.trim(), plan: props.plan, key: key.value },
-      }),
-    ),
-  onSuccess: async (made) => {
-    naming.value = false
-    await client.invalidateQueries({ queryKey: ['sweets-running'] })
-    await router.push(`/stove/sweet/${made.id}`)
-  },
-})
 </script>
 
 <template>
@@ -78,26 +58,14 @@ const begin = useMutation({
       <p v-for="c in answer.cautions.slice(0, 3)" :key="c.title" class="caution">
         <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
       </p>
-      <button type="button" class="plate" :disabled="blocked" @click="ask">Begin it</button>
-    </div>
-    <NModal v-model:show="naming">
-      <FormDialog
-        title="Before you begin"
+      <BeginTray
+        :start="start"
+        :suggested="suggested"
         verb="Begin it"
-        :blocked="!name.trim()"
-        :busy="begin.isPending.value"
-        :problem="begin.error.value?.message"
-        @keep="begin.mutate()"
-        @cancel="naming = false"
-      >
-        <ul class="all">
-          <li v-for="c in answer.cautions" :key="c.title">
-            <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
-          </li>
-        </ul>
-        <FormField v-model="name" label="Call it" words />
-      </FormDialog>
-    </NModal>
+        :cautions="answer.cautions"
+        :blocked="blocked"
+      />
+    </div>
   </section>
 </template>
 
@@ -168,15 +136,6 @@ i {
 }
 .danger {
   color: var(--madder);
-}
-.all {
-  display: grid;
-  gap: 6px;
-  font-size: 17px;
-}
-.all li {
-  display: block;
-  border: 0;
 }
 @media (max-width: 900px) {
   .steps {

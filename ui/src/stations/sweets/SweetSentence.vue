@@ -114,6 +114,8 @@ function choose(key: string) {
   const way = props.choices.sweets.find((s) => s.key === key)?.way
   keep({
     want: way === 'serve' ? '8' : '24',
+    weighed: '',
+    finished: '',
     sweet: key,
     school: '',
     flavour: '',
@@ -162,7 +164,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           hint="24 pieces, or a weight like 1.2 kg."
           :choices="wants"
           :problem="wrong('want')"
-          @kept="keep()"
+          @kept="keep({ weighed: '', finished: '' })"
         />
         of
       </template>

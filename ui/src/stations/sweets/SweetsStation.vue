@@ -280,8 +280,11 @@ const suggested = computed(() => {
         <p class="legend"><span class="soft">Weigh</span><b>in grams and in your cups</b></p>
         <div>
           <WeighList
+            v-model:weighed="words.weighed"
+            :problem="wrong('weighed')"
             :answer="f"
             :swapping="swapping"
+            @kept="keep()"
             @swap="(k) => (swapping = swapping === k ? '' : k)"
           />
           <LateTray v-if="swapped" class="below" :plan="body" :answer="f" />

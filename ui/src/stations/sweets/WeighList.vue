@@ -2,10 +2,12 @@
 import { computed, reactive, watch } from 'vue'
 import type { SweetOut } from '@/api/client'
 import { grouped } from '@/say'
+import SentenceWord from '@/sentence/SentenceWord.vue'
 
 /** What to weigh, in grams and in the cook's own cups, when each goes in; a tap ticks it off. */
-const props = defineProps<{ answer: SweetOut; swapping: string }>()
-const emit = defineEmits<{ swap: [key: string] }>()
+const props = defineProps<{ answer: SweetOut; swapping: string; problem?: string }>()
+const weighed = defineModel<string>('weighed', { required: true })
+const emit = defineEmits<{ swap: [key: string]; kept: [] }>()
 const ticked = reactive(new Set<number>())
 watch(
   () => props.answer.key + props.answer.school,
@@ -56,7 +58,19 @@ const baseOf = (r: SweetOut['rows'][number]) => {
         <th scope="row">
           {{ r.name }}<small v-if="r.within"> · {{ r.within }}</small>
         </th>
-        <td class="n">{{ amount(r.grams) }} g</td>
+        <td class="n">
+          <SentenceWord
+            v-if="r.lead"
+            v-model="weighed"
+            :label="`${r.name}, as weighed`"
+            :shown="`${amount(r.grams)} g`"
+            free
+            hint="Type what it weighs: everything else follows. Empty: as reckoned."
+            :problem="problem"
+            @kept="emit('kept')"
+          />
+          <template v-else>{{ amount(r.grams) }} g</template>
+        </td>
         <td class="cups">{{ r.cups }}</td>
         <td class="when">
           <RouterLink v-if="baseOf(r)" :to="bench(baseOf(r)!)"

@@ -15,7 +15,7 @@ from mulvek.core import freezing as fz
 from mulvek.core import keeping as kp
 from mulvek.core import moulds as md
 from mulvek.core.bases.plan import Rate
-from mulvek.core.costs import Prices, cost, heat_for, pieces_to_break_even
+from mulvek.core.costs import Prices, cost, heat_for
 from mulvek.core.curd import soak as sk
 from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
 from mulvek.core.heat import Burner
@@ -436,7 +436,6 @@ def test_words_of_ice_sand_and_grains():
     assert fz.grains(build(LIBRARY["basundi"], LIBRARY["basundi"].usual, PANTRY).makeup, 5.0).word == "low"
     assert fz.grains(build(LIBRARY["burfi"], LIBRARY["burfi"].usual, PANTRY).makeup, 5.0).word == "likely"
     assert fz.ice(Makeup(water=1.0), -1.0) == 1.0
-    assert md.count_moulds(1.0, 76.1) == 12
     clay = mould("clay")
     f = planned("kulfi", "reduced", mould=clay)
     assert f.frozen and f.frozen.dip_s is None and f.frozen.freeze_s.high > f.frozen.freeze_s.likely
@@ -483,7 +482,6 @@ def test_cost_counts_what_is_used_and_names_what_has_no_price():
     assert told.sell_each == pytest.approx(told.each_with_time / 0.75)
     assert told.saved == pytest.approx(900 * 0.7 - told.total) and told.own_time == 160
     assert heat_for(3.0, 2.0, 60.0, 1.0, True).pan_kj > heat.pan_kj
-    assert pieces_to_break_even(100.0, 20.0, 15.0) == 20 and pieces_to_break_even(100.0, 15.0, 15.0) is None
 
 
 def test_late_changes_are_exact():

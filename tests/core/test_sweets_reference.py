@@ -16,14 +16,16 @@ from mulvek.core.heat import pressure_at_altitude_pa
 from mulvek.core.materials.makeup import Makeup
 from mulvek.core.nutrition import kcal_per_100g
 from mulvek.core.slabs import slab_piece_kg, slab_thick_m
-from mulvek.core.swaps import fit, own_sugar_kg
+from mulvek.core.swaps import fit
 from mulvek.core.sweets import boiling as bl
+from mulvek.core.sweets.build import build
 from mulvek.core.sweets.checks import fruit_mix_ph
+from mulvek.core.sweets.formula import read_sweet
 from mulvek.core.sweets.late import sweeter
 from mulvek.core.sweets.portions import GROWS, RESERVE, Lead, count_pieces, for_wish
 from mulvek.core.sweets.stuff import Stuff, fried, soaked
 
-from .dossier_sweets import CURDLE, HANG, THINGS, sweet
+from .dossier_sweets import CURDLE, HANG, PANTRY, THINGS, sweet
 
 COW, FULL = THINGS["cow"], THINGS["full-cream"]
 KULFI = sweet("kulfi", "reduced").makeup
@@ -73,6 +75,21 @@ CANNED = fit(THINGS["condensed"].makeup, 0.4, [THINGS["evaporated"], THINGS["whi
 POT_DEPTH, POT_TAU = kp.time_constant_s(BASUNDI.makeup, 3.0, 0.24, 9.0)
 _, ICED = kp.time_constant_s(BASUNDI.makeup, 3.0, 0.24, 120.0, open_top=False)
 assert KHOYA and CANNED
+
+
+# 90 g of sugar wanted in a kilogram, 150 g of condensed milk in it: the rest is the recipe's own (F56)
+SWEETENED = read_sweet(
+    "sweetened",
+    {
+        "name": "x",
+        "one": "x",
+        "many": "x",
+        "piece": {"way": "serve", "grams": 10},
+        "lose": 0,
+        "schools": {"a": {"name": "a", "mix": {"condensed": 0.15, "water": 0.82465}, "finish": {"white-sugar": 9}}},
+    },
+)
+OWN_SUGAR = build(SWEETENED, SWEETENED.usual, PANTRY)
 
 
 def ball_mm(grams: float, density: float) -> float:
@@ -130,7 +147,7 @@ VALUES = [
     ("R38", md.crowded_s(2.0, 3.0) / 3600, 16.0, 1e-9),
     ("R39", md.standing_s(KULFI, STICK, fz.celsius_at_ice(KULFI, 0.40)) / 60, 10.24, "2%"),
     ("R40", md.dip_s(KULFI, 0.001, 0.2), 25.26, "2%"),
-    ("R41", md.count_moulds(1.0, fz.cold_density_kg_m3(KULFI, 4.0) * STICK.volume_m3 * md.fill_share(KULFI) * 1e3), 12, 0),
+    ("R41", count_pieces(1.0 * (1 - md.FILL_LOSS), fz.cold_density_kg_m3(KULFI, 4.0) * STICK.volume_m3 * md.fill_share(KULFI)), 12, 0),
     ("R42", fz.lactose_solubility(5.0), 13.407, 0.05),
     ("R43", bl.most_heat_kw_m2(0.45), 16.50, 0.01),
     ("R44", bl.boil_off_s(1.03, 0.15, 0.285) / 60, 20.392, "1%"),
@@ -170,7 +187,7 @@ VALUES = [
     ("R78", CANNED.steam_kg * 1e3, 233.03, 0.5),
     ("R79", 100 * 0.68 / FULL.makeup.total_solids, 453.333, 0.05),
     ("R80", bl.boil_off_s(0.1 * 0.68 / 0.15, 0.15, 0.68) / 60, 16.857, "1%"),
-    ("R81", own_sugar_kg(0.090, {"condensed": 0.150}, {"condensed": 0.431}) * 1e3, 25.35, 0.05),
+    ("R81", OWN_SUGAR.own_sugar_kg * 1e3, 25.35, 0.05),
     ("R82", (m := sweet("condensed-milk").makeup).sucrose / (m.sucrose + m.water), 0.5868, 0.002),
     # the dossier's own ±1 °C: the curd dossier's elevation governs syrup and reads 0.7 K lower here
     ("R83", 100 + boiling_elevation_k(72.0), 106.50, 1.0),

@@ -44,11 +44,6 @@ def price_with_margin(cost: float, margin: float) -> float:
     return cost / (1 - margin)
 
 
-def pieces_to_break_even(fixed: float, price: float, cost: float) -> float | None:
-    """Pieces that pay the fixed costs; None when a piece earns nothing."""
-    return fixed / (price - cost) if price > cost else None
-
-
 @dataclass(frozen=True, slots=True)
 class Prices:
     """What the cook pays, in the kitchen's money: ``per_kg`` by ingredient, fuel per kg of LPG or per kWh, an own hour.

@@ -11,7 +11,6 @@ BROWN_C, BROWN_MIN, BROWN_Q10 = 140.0, 9.0, 2.2
 OIL_KG_M2 = 0.35
 """Fat that stays on a fried surface, 0.2-0.6 kg/m²."""
 GENTLE_C = (130.0, 150.0)
-DOUGH_MOISTURE = (0.44, 0.49)
 
 
 def centre_sets_s(radius_m: float, start_c: float = 25.0) -> float:

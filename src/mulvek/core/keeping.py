@@ -51,7 +51,6 @@ DRY = Class("E", (24, 12, 6), 10, 8, "Too dry for what makes ill; mould and ranc
 FIRM = Class("D", (4, 2, 1), 7, 8, "Moist enough for trouble in the warm, sweet enough to slow it in the cold.")
 MOIST = Class("C", (2, 2, 1), 3, 4, "Moist and sweet, handled after cooking.")
 WET = Class("B", (2, 2, 1), 2, 4, "Wet milk food.")
-CLASSES = {c.key: c for c in (FROZEN, SOUR, DRY, FIRM, MOIST, WET)}
 SOUR_PH, DRY_AW, FIRM_AW, MOIST_AW = 4.6, 0.85, 0.92, 0.97
 
 

@@ -23,7 +23,9 @@ from .materials.density import density_kg_m3
 from .materials.library import read_table
 from .materials.makeup import Makeup
 
-HEADSPACE, FILL_LOSS = 0.02, 0.03
+HEADSPACE = 0.02
+FILL_LOSS = 0.03
+"""Mix that stays in bowl and jug."""
 STILL_AIR, FAN = 8.0, 15.0
 """Heat taken by freezer air from a mould, W/m² K."""
 FREEZE_LN_SD, STAND_LN_SD, DIP_LN_SD = 0.27, 0.26, 0.54
@@ -139,11 +141,6 @@ def fill_share(mix: Makeup, celsius: float = -18.0) -> float:
 def grams_in(mix: Makeup, volume_m3: float, celsius: float = -18.0) -> float:
     """Mix that goes into one mould, g."""
     return float(density_kg_m3(mix.parts(), 4.0)) * volume_m3 * fill_share(mix, celsius) * 1e3
-
-
-def count_moulds(mass_kg: float, grams: float) -> int:
-    """Moulds that so much mix fills; 3 % stays in bowl and jug (F28)."""
-    return math.floor(1e3 * mass_kg * (1 - FILL_LOSS) / grams + 1e-9)
 
 
 def _heat_over_gap(mix: Makeup, from_c: float, to_c: float, air_c: float, points: int) -> float:

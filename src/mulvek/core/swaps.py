@@ -324,12 +324,3 @@ def _likely(target: Makeup, house: Sequence[Thing], split: bool) -> list[Thing]:
 
     useful = [t for t in house if float(rows_of(t.makeup, split)[:-1] @ wanted[:-1]) > 0 or t.key == "water"]
     return sorted(useful, key=near)[:MOST_THINGS]
-
-
-def own_sugar_kg(wanted_kg: float, used: Mapping[str, float], added: Mapping[str, float]) -> float:
-    """The recipe's own sugar once a sweet ingredient is in; below zero it is too sweet by that much (F56).
-
-    >>> round(own_sugar_kg(0.090, {"condensed": 0.150}, {"condensed": 0.431}) * 1e3, 2)
-    25.35
-    """
-    return wanted_kg - sum(added.get(key, 0.0) * kg for key, kg in used.items())

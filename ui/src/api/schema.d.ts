@@ -5574,11 +5574,14 @@ export interface components {
         };
         /**
          * SyrupAnswer
-         * @description Syrup and pieces in it. kg, m, °Brix, °C; curves by ``curve_h`` of rest; ``makes`` what is left can still do.
+         * @description Syrup and pieces in it. kg, m, °Brix, °C; ``boil_off_kg`` leaves while the pieces boil under a lid, and
+         *     ``top_up_kg`` of hot water brings the strength back; curves by ``curve_h`` of rest; ``makes`` what is left can still do.
          */
         SyrupAnswer: {
             /** At Once */
             at_once: number;
+            /** Boil Off Kg */
+            boil_off_kg: number;
             /** Boils C */
             boils_c: number;
             /** Brix */
@@ -5619,6 +5622,8 @@ export interface components {
             sugar_kg: number;
             /** Swollen M */
             swollen_m: number;
+            /** Top Up Kg */
+            top_up_kg: number;
             /** Water Kg */
             water_kg: number;
         };

@@ -16,7 +16,7 @@ const share = computed(() => Math.min(1, props.toKg / props.fromKg))
       <rect x="2" y="8" :width="344 * share" height="34" rx="8" class="to" />
       <path :d="`M${344 * share + 2} 0v50`" class="line" />
       <text :x="12" y="31" class="on">what stays</text>
-      <text v-if="share < 0.72" x="338" y="31" text-anchor="end">steam</text>
+      <text v-if="share < 0.72" x="338" y="31" text-anchor="end" class="gone">steam</text>
       <text x="2" y="66">
         from {{ grouped(fromKg * 1000) }} g: {{ grouped((fromKg - toKg) * 1000) }} g of water off
       </text>
@@ -61,6 +61,9 @@ svg {
 }
 text {
   font-size: 15px;
+}
+.gone {
+  fill: var(--on-milk);
 }
 .on {
   fill: var(--on-milk);

@@ -11,13 +11,12 @@ from typing import Literal
 from ..errors import BadInput
 from .cooling import SIDE_W_M2_K, STIRRED, Standing, boils_c, steam_flux
 from .pieces import ball_m
-from .syrup import syrup_density_kg_m3
 
 Kind = Literal["sponge", "poached", "fried"]
 SHRINKS_ABOVE = {"sponge": 52.0, "poached": 58.0, "fried": 70.0}
 """Syrup stronger than this at the end of the boil, °Brix, keeps a piece from swelling."""
-BOILING, WARM, RESTING, COLD = 1.0e-8, 4.0e-9, 2.5e-9, 1.5e-9
-"""Diffusivity of sugar in chhena at the boil, at 60 °C, at 25-40 °C, in the fridge, m²/s."""
+BOILING, WARM, RESTING = 1.0e-8, 4.0e-9, 2.5e-9
+"""Diffusivity of sugar in chhena at the boil, at 60 °C, at 25-40 °C, m²/s."""
 PIECE_KG_M3 = 1030.0
 _TERMS = 200
 _LID_W_M2_K = 12.0
@@ -203,7 +202,3 @@ def stage(brix: float) -> str:
         if low <= brix < high:
             return name
     return "sugared water" if brix < 20 else "past firm ball: it browns"
-
-
-def leftover_volume_m3(mass_kg: float, brix: float) -> float:
-    return mass_kg / syrup_density_kg_m3(brix)

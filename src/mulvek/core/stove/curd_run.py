@@ -17,8 +17,6 @@ from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
 from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
 
-FINISHED_AT_ONCE_S = 60.0
-
 
 @dataclass(frozen=True, slots=True)
 class StepDone:

@@ -13,6 +13,7 @@ from ..nutrition import Nutrients, allergens, nutrients
 from ..pans import Pan
 from ..ranges import Range
 from .balance import Level, levels, solids_rel_sd
+from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build
 from .cautions import HAZARDS
 from .checks import splits
@@ -179,12 +180,12 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     if plan.mould is not None:
         frozen = frozen_answer(built.makeup, plan.mould, count, plan.freezer, plan.kitchen)
     pan = plan.hearth.pan
-    syrup = syrup_answer(built, count, mass, pan, plan.kitchen)
+    syrup = syrup_answer(built, count, mass, plan.hearth, plan.kitchen)
     fry = fry_answer(built, count, mass, plan.kitchen)
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
     iced = kp.cooling(built.makeup, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.makeup, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
-    steps = planned_steps(built, _reckoned(built, boils, frozen, fry, iced))
+    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced))
     return SweetForecast(
         replace(plan, pantry=pantry),
         built,
@@ -288,7 +289,13 @@ def _base(b: MadeBase, kg: float, kitchen: Kitchen) -> BasePlan:
 
 
 def _reckoned(
-    built: Built, boils: list[Boiling], frozen: FrozenAnswer | None, fry: FryAnswer | None, iced: kp.Cooling
+    plan: SweetPlan,
+    built: Built,
+    finished_kg: float,
+    boils: list[Boiling],
+    frozen: FrozenAnswer | None,
+    fry: FryAnswer | None,
+    iced: kp.Cooling,
 ) -> dict[str, Range]:
     times: dict[str, Range] = {}
     letters = {b.letter for b in built.bases}
@@ -303,7 +310,9 @@ def _reckoned(
         )
     for b in built.bases:
         if b.base.do == "curdle" and b.ready is None:
-            times[f"base.{b.letter}"] = Range.lognormal(15 * 60.0, 0.3)
+            power = plan.hearth.burner.net_power_w("strong", plan.hearth.pan.shape.base_diameter_m) / 1e3
+            to_boil = heat_up_s(b.start_kg * finished_kg, plan.kitchen.milk_c, into_pan_kw=power)
+            times[f"base.{b.letter}"] = Range.lognormal(to_boil, plan.hearth.rate.ln_sd)
     if frozen:
         times["freeze"] = frozen.freeze_s
     if fry:

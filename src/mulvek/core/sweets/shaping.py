@@ -5,14 +5,14 @@ from dataclasses import dataclass
 
 from ..curd import soak as sk
 from ..curd.pieces import USES, most_in_pan
-from ..curd.syrup import syrup_boils_c
+from ..curd.syrup import syrup_boils_c, syrup_density_kg_m3
 from ..frying import GENTLE_C, browns_s, centre_sets_s, fat_c, fat_taken_kg
 from ..kitchen import Kitchen
 from ..materials.density import density_kg_m3
-from ..pans import Pan
 from ..ranges import Range
-from ..slabs import THICK_M, Grid, grid_for, grid_of, slab_thick_m
+from ..slabs import THICK_M, Grid, grid_for, grid_of, slab_area_m2, slab_thick_m
 from .build import Built
+from .minutes import Hearth
 from .portions import FIRM_C, slab_density_kg_m3
 
 CURVE_H = (0.0, 0.5, 1.0, 2.0, 3.0, 4.0, 6.0, 8.0, 12.0)
@@ -39,7 +39,7 @@ def slab_answer(built: Built, finished_kg: float, tray: tuple[float, float] | No
     piece = built.school.piece
     long, wide = (mm / 1e3 for mm in piece.cut_mm)
     if tray is None:
-        area = finished_kg / (density * piece.thick_mm / 1e3)
+        area = slab_area_m2(finished_kg, density, piece.thick_mm / 1e3)
         across = max(1, round(math.sqrt(area / 1.25) / wide))
         width = across * wide
         tray = (area / width, width)
@@ -57,7 +57,8 @@ def slab_answer(built: Built, finished_kg: float, tray: tuple[float, float] | No
 
 @dataclass(frozen=True, slots=True)
 class SyrupAnswer:
-    """Syrup and pieces in it. kg, m, °Brix, °C; curves by ``curve_h`` of rest; ``makes`` what is left can still do."""
+    """Syrup and pieces in it. kg, m, °Brix, °C; ``boil_off_kg`` leaves while the pieces boil under a lid, and
+    ``top_up_kg`` of hot water brings the strength back; curves by ``curve_h`` of rest; ``makes`` what is left can still do."""
 
     kind: str
     brix: float
@@ -71,6 +72,8 @@ class SyrupAnswer:
     swollen_m: float
     at_once: int
     goes: int
+    boil_off_kg: float
+    top_up_kg: float
     hours: float
     curve_h: tuple[float, ...]
     curve_kg: tuple[float, ...]
@@ -96,17 +99,14 @@ class FryAnswer:
     taken_kg: float
 
 
-def raw_piece_kg(built: Built) -> float:
-    """A piece before it is soaked."""
-    piece = built.school.piece
-    return piece.grams / 1e3 if piece.before else piece.grams / 1e3 / built.end_per_mix
-
-
-def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen: Kitchen) -> SyrupAnswer | None:
+def syrup_answer(
+    built: Built, count: int, finished_kg: float, hearth: Hearth, kitchen: Kitchen
+) -> SyrupAnswer | None:
     """None when nothing is soaked in syrup."""
     school = built.school
     if school.soak is None or school.soak.within or built.soak is None:
         return None
+    pan = hearth.pan
     strength, kg = school.soak.brix, built.syrup_kg * finished_kg
     raw_kg = built.before_soak_kg * finished_kg / max(1, count)
     density = float(density_kg_m3(built.pieces_before.parts(), FIRM_C))
@@ -137,6 +137,13 @@ def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen
         told = [sk.soak(bath, h * 3600, REST_D[kind]) for h in CURVE_H]
         curve_kg = tuple(t.piece_kg for t in told)
         curve_sugar = tuple(t.sugar for t in told)
+    boil_off = 0.0
+    if kind in sk.SHRINKS_ABOVE:
+        power = hearth.burner.net_power_w(hearth.flame, pan.shape.base_diameter_m)
+        volume = kg / syrup_density_kg_m3(strength)
+        _, rate = sk.syrup_boils_off_kg_s(power, width, volume, kitchen.pressure_pa, lid=True, room_c=kitchen.room_c)
+        boil_off = rate * BOIL_S[kind]
+    water = kg * (1 - strength / 100)
     left_kg = built.soak.left_kg * built.before_soak_kg * finished_kg
     left_brix = 100 * built.soak.left_brix
     return SyrupAnswer(
@@ -152,6 +159,8 @@ def syrup_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen
         peak,
         at_once,
         math.ceil(count / max(1, at_once)),
+        boil_off,
+        sk.water_to_restore_kg(kg * strength / 100, strength, water - boil_off),
         hours,
         CURVE_H if curve_kg else (),
         curve_kg,

@@ -237,6 +237,10 @@ const suggested = computed(() => {
                 {{ f.syrup.boils_c.toFixed(1) }} °C here.
               </p>
               <SoakCurve v-if="f.syrup.curve_h.length" :syrup="f.syrup" />
+              <p v-if="f.syrup.boil_off_kg > 0.005" class="under">
+                The boil takes about {{ grams(f.syrup.boil_off_kg) }} of water: pour
+                {{ grams(f.syrup.top_up_kg) }} of hot water back at the edge.
+              </p>
               <p class="under">
                 Left: {{ weight(f.syrup.left_kg) }} at {{ Math.round(f.syrup.left_brix) }} °Brix,
                 {{ f.syrup.left_keeps_days }} days in the fridge, once strained and boiled. It still

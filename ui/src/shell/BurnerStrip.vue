@@ -146,7 +146,9 @@ const fires = computed(() => {
     padding: 0;
     border-bottom: 2px solid var(--cobalt);
   }
-  .fire {
+  .fire,
+  .fire.hot,
+  .fire.off {
     flex: 1 0 46%;
     min-width: 0;
     height: 56px;

@@ -256,7 +256,7 @@ const suggested = computed(() => {
                 <WhyWord v-if="f.whys.fry" :why="f.whys.fry" text="why so hot?" />
               </p>
             </template>
-            <template v-if="!f.stop_kg && !f.syrup">
+            <template v-if="!f.stop_kg && !f.syrup && f.bases.length">
               <h2 class="heading">From its base</h2>
               <p v-for="b in f.bases" :key="b.letter" class="under">
                 <template v-if="b.ready"

@@ -174,6 +174,10 @@ export const dayWord = (days: number) =>
   days <= 0 ? '' : days === 1 ? ' the day before' : ` ${days} days before`
 
 export const hours = (s: number) =>
-  s >= 5400 ? `${+(s / 3600).toFixed(1)}\u00a0h` : `${Math.round(s / 60)}\u00a0min`
+  s >= 5400
+    ? `${+(s / 3600).toFixed(1)}\u00a0h`
+    : s < 150
+      ? `${Math.round(s)}\u00a0s`
+      : `${Math.round(s / 60)}\u00a0min`
 
 export type Base = SweetOut['bases'][number]

@@ -19,8 +19,8 @@ from ..core.sweets.stuff import Thing
 from ..core.sweets.swapping import Alternative, alternatives
 from .model import Body, Out
 from .reduce import Key, Words
+from .sweet_parts import CoolingOut, LevelOut
 from .sweet_words import SweetIn, Things, read_sweet_plan
-from .sweets import CoolingOut, LevelOut
 
 _TRIED = ("milk", "powder", "cream", "concentrate", "cheese", "khoya")
 

@@ -9,6 +9,7 @@ import { clock, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
 import LogList from './LogList.vue'
+import SweetRows from './SweetRows.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
@@ -52,10 +53,9 @@ const later = () =>
   tell({ kind: 'snoozed', nudge: due.value.key, episode: due.value.episode, seconds: 300 })
 const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
 
-const typed = reactive({ weight: '', count: '', note: '', row: '' })
+const typed = reactive({ weight: '', count: '', note: '' })
 const local = ref('')
-const weighing = ref<number | null>(null)
-function send(field: keyof typeof typed, make: (v: number) => SweetEventIn, then?: () => void) {
+function send(field: 'weight' | 'count', make: (v: number) => SweetEventIn) {
   const value = figure(typed[field])
   if (!(value > 0)) {
     local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`
@@ -68,15 +68,11 @@ function send(field: keyof typeof typed, make: (v: number) => SweetEventIn, then
     {
       onSuccess: () => {
         if (typed[field] === sent) typed[field] = ''
-        then?.()
       },
     },
   )
 }
-function openRow(n: number, g: number) {
-  weighing.value = weighing.value === n ? null : n
-  typed.row = g >= 10 ? g.toFixed(0) : g.toFixed(1)
-}
+const weighRow = (row: number, kg: number) => tell({ kind: 'row_weighed', row, mass_kg: kg })
 function note() {
   if (!typed.note.trim()) return
   const sent = typed.note
@@ -89,7 +85,6 @@ watch(
   () => route.params.id,
   () => log.reset(),
 )
-const amount = (g: number) => (g >= 10 ? grams(g / 1000) : `${g.toFixed(1)} g`)
 useKeys([
   { key: 'd', does: 'begin, or done: the large step', run: () => void act() },
   { key: 'u', does: 'undo the last', run: () => void undo() },
@@ -183,39 +178,7 @@ useKeys([
       <section class="tray log-it" aria-label="Log it">
         <p class="legend"><b>Weigh and log</b></p>
         <div>
-          <ul class="rows" aria-label="The weighing list">
-            <li v-for="r in b.rows" :key="r.number">
-              <button
-                type="button"
-                class="row"
-                :aria-expanded="weighing === r.number"
-                @click="openRow(r.number, r.grams)"
-              >
-                <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-                  <path v-if="r.weighed_kg !== null" d="M2 9.500l4.500 4.500L16 4" class="tick" />
-                  <rect v-else x="1.500" y="1.500" width="15" height="15" rx="4" />
-                </svg>
-                <span
-                  >{{ r.name }}<small v-if="r.within"> · {{ r.within }}</small></span
-                >
-                <b>{{ amount(r.weighed_kg !== null ? r.weighed_kg * 1000 : r.grams) }}</b>
-                <small>{{ r.weighed_kg !== null ? `of ${amount(r.grams)}` : r.cups }}</small>
-              </button>
-              <form
-                v-if="weighing === r.number"
-                @submit.prevent="
-                  send(
-                    'row',
-                    (v) => ({ kind: 'row_weighed', row: r.number, mass_kg: v / 1000 }),
-                    () => (weighing = null),
-                  )
-                "
-              >
-                <FormField v-model="typed.row" :label="`${r.name}, g`" />
-                <button type="submit" class="plate line">It weighs that</button>
-              </form>
-            </li>
-          </ul>
+          <SweetRows :rows="b.rows" @weigh="weighRow" />
           <form @submit.prevent="send('weight', (v) => ({ kind: 'weighed', mass_kg: v / 1000 }))">
             <FormField v-model="typed.weight" label="The sweet weighs, g" />
             <button type="submit" class="plate line">Weigh it</button>
@@ -343,42 +306,6 @@ useKeys([
   grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
   gap: 40px;
 }
-.rows {
-  margin-bottom: 12px;
-}
-.rows li + li {
-  border-top: 1px solid var(--ridge);
-}
-.row {
-  display: grid;
-  grid-template-columns: 26px minmax(0, 1fr) 92px 110px;
-  gap: 10px;
-  align-items: center;
-  width: 100%;
-  min-height: 36px;
-  text-align: left;
-  font-size: 16px;
-}
-.row b {
-  text-align: right;
-  font-weight: 680;
-}
-.row small {
-  color: var(--ink-soft);
-  font-size: 14px;
-}
-.row rect {
-  fill: none;
-  stroke: var(--cobalt);
-  stroke-width: 1.8;
-}
-.tick {
-  fill: none;
-  stroke: var(--leaf);
-  stroke-width: 2.8;
-  stroke-linecap: round;
-  stroke-linejoin: round;
-}
 form {
   display: grid;
   grid-template-columns: minmax(0, 420px) max-content;
@@ -412,13 +339,6 @@ form {
   }
   form {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .row {
-    grid-template-columns: 26px minmax(0, 1fr) 80px;
-    min-height: 48px;
-  }
-  .row > small {
-    display: none;
   }
 }
 </style>

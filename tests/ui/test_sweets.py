@@ -149,9 +149,15 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     page.reload()
     expect(page.locator(".steps .done")).to_have_count(1)
     clean(page)
+    page.locator(".now .verb .plate").click()
+    expect(page.locator(".steps .done")).to_have_count(2)
+    run_through(page, 5)
+    weigh_and_count(page, "510", "24", "pieces")
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Kalakand for the eights")
 
 
-def test_sponge_balls_from_what_there_is(sweets: Page):
+def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     page = sweets
     pick(page, "which sweet", "sponge balls")
     expect(page.get_by_label("The pan of syrup")).to_contain_text("at once")
@@ -176,6 +182,8 @@ def test_sponge_balls_from_what_there_is(sweets: Page):
     begin(page, "Balls for the tea")
     run_through(page, 4)
     weigh_and_count(page, "770", "31", "balls")
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Balls for the tea")
 
 
 def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str):

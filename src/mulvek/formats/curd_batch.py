@@ -22,7 +22,7 @@ from ..core.stove.curd_run import (
 from ..core.stove.log import Begun, GivenUp, Remark, TakenBack
 from .batch import LogLine, attention_words
 from .curd import CurdForecastOut, CurdleIn
-from .happenings import HushedIn, Key, MissedIn, SnoozedIn
+from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
 from .log import log_lines, undo_id
 from .model import Body, Id, Out
 from .strain import StrainForecastOut, StrainIn
@@ -48,19 +48,14 @@ class CurdBatchIn(Body):
     batch: Annotated[CurdleBegin | StrainBegin, Field(discriminator="route")]
 
 
-class _Curd(Body):
-    key: Key | None = None
-    at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
-
-
-class StepDoneIn(_Curd):
+class StepDoneIn(EventBody):
     kind: Literal["step_done"]
 
     def happening(self) -> CurdHappening:
         return StepDone()
 
 
-class PouredIn(_Curd):
+class PouredIn(EventBody):
     """Acid poured now: litres of a liquid, kg of a powder. ``clear``: the whey runs clear."""
 
     kind: Literal["poured"]
@@ -71,7 +66,7 @@ class PouredIn(_Curd):
         return Poured(self.amount, self.clear)
 
 
-class WheyWeighedIn(_Curd):
+class WheyWeighedIn(EventBody):
     """All the whey so far, kg."""
 
     kind: Literal["whey"]
@@ -81,7 +76,7 @@ class WheyWeighedIn(_Curd):
         return WheyWeighed(self.mass_kg)
 
 
-class CurdWeighedIn(_Curd):
+class CurdWeighedIn(EventBody):
     kind: Literal["weighed"]
     mass_kg: float
 
@@ -89,7 +84,7 @@ class CurdWeighedIn(_Curd):
         return CurdWeighed(self.mass_kg)
 
 
-class RemarkIn(_Curd):
+class RemarkIn(EventBody):
     kind: Literal["note"]
     text: str = Field(max_length=2000)
 
@@ -97,7 +92,7 @@ class RemarkIn(_Curd):
         return Remark(self.text)
 
 
-class TakenBackIn(_Curd):
+class TakenBackIn(EventBody):
     kind: Literal["undo"]
     event_id: Id
 
@@ -105,7 +100,7 @@ class TakenBackIn(_Curd):
         return TakenBack(self.event_id)
 
 
-class GivenUpIn(_Curd):
+class GivenUpIn(EventBody):
     kind: Literal["abandoned"]
 
     def happening(self) -> CurdHappening:

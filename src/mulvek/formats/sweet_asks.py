@@ -11,6 +11,7 @@ from ..core.curd.cooling import boils_c
 from ..core.curd.syrup import boiling_elevation_k, brix_at_elevation, syrup_boils_c
 from ..core.errors import BadInput, Impossible
 from ..core.heat import pressure_at_altitude_pa
+from ..core.materials.makeup import Makeup
 from ..core.quantities import in_cups, parse, say
 from ..core.sweets.build import ReadyBase
 from ..core.sweets.late import Mend, Sweeter, sweeter, to_moisture
@@ -215,7 +216,7 @@ def _rate(f: SweetForecast) -> float | None:
     return last.rate_kg_s if last else None
 
 
-def _milk(f: SweetForecast):  # type: ignore[no-untyped-def]
+def _milk(f: SweetForecast) -> Makeup:
     milk = f.plan.pantry.milk or f.plan.pantry.thing(f.plan.school.milk)
     return milk.makeup
 

@@ -26,7 +26,7 @@ from ..core.sweets.cautions import HAZARDS
 from ..core.sweets.plan import SweetForecast
 from .batch import LogLine, attention_words
 from .curd_batch import GivenUpIn, RemarkIn, TakenBackIn
-from .happenings import HushedIn, Key, MissedIn, SnoozedIn
+from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
 from .log import log_lines, undo_id
 from .model import Body, Out
 from .sweet_words import SweetIn
@@ -40,12 +40,7 @@ class SweetBegin(Body):
     key: Key | None = None
 
 
-class _Sweet(Body):
-    key: Key | None = None
-    at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
-
-
-class StepBegunIn(_Sweet):
+class StepBegunIn(EventBody):
     kind: Literal["step_begun"]
     step: str = Field(max_length=60)
 
@@ -53,7 +48,7 @@ class StepBegunIn(_Sweet):
         return StepBegun(self.step)
 
 
-class StepEndedIn(_Sweet):
+class StepEndedIn(EventBody):
     kind: Literal["step_done"]
     step: str = Field(max_length=60)
 
@@ -61,7 +56,7 @@ class StepEndedIn(_Sweet):
         return StepEnded(self.step)
 
 
-class RowWeighedIn(_Sweet):
+class RowWeighedIn(EventBody):
     """A line of the weighing list, kg."""
 
     kind: Literal["row_weighed"]
@@ -72,7 +67,7 @@ class RowWeighedIn(_Sweet):
         return RowWeighed(self.row, self.mass_kg)
 
 
-class SweetWeighedIn(_Sweet):
+class SweetWeighedIn(EventBody):
     kind: Literal["weighed"]
     mass_kg: float
 
@@ -80,7 +75,7 @@ class SweetWeighedIn(_Sweet):
         return SweetWeighed(self.mass_kg)
 
 
-class PiecesCountedIn(_Sweet):
+class PiecesCountedIn(EventBody):
     kind: Literal["counted"]
     count: int
 

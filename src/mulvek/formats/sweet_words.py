@@ -18,7 +18,7 @@ from ..core.quantities import parse
 from ..core.sweets.build import Pantry, ReadyBase
 from ..core.sweets.formula import MILK, PROPERTIES, Sweet
 from ..core.sweets.frozen import Freezer
-from ..core.sweets.knobs import chosen
+from ..core.sweets.knobs import changed, chosen
 from ..core.sweets.library import library, things
 from ..core.sweets.minutes import Hearth
 from ..core.sweets.plan import SweetPlan, usual_pan
@@ -173,8 +173,8 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         base = school.bases[letter]
         of = pantry.milk or pantry.thing(school.milk, "milk")
         to = read_taken(words.taken, base.unit, of.makeup.total_solids)
-        school = chosen(replace(sweet, schools={school.key: school}), school.key, "", {f"bases.{letter}": to})
-    school = chosen(replace(sweet, schools={school.key: school}), school.key, "", words.changes)
+        school = changed(school, {f"bases.{letter}": to})
+    school = changed(school, words.changes)
     shape = None
     if school.piece.way == "mould":
         ml = school.piece.ml

@@ -18,7 +18,7 @@ from ..formats.sweet_asks import CoolIn, CoolOut, LateIn, LateOut, SwapIn, SwapO
 from ..formats.sweet_batch import SweetBatchOut, SweetBegin, SweetEventIn, run_of
 from ..formats.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
-from ..formats.sweets import SweetOut
+from ..formats.sweets import SweetOut, answer_sweet
 from ..store.database import Database
 from ..store.recipes import Recipes
 from ..store.shelf import read_shelf
@@ -100,9 +100,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     @app.post("/api/sweets/plan", tags=TAGS, responses={200: SweetOut})
     def reckon_sweet(body: SweetIn) -> Any:
         """Reckon a sweet from what is wanted or from what there is"""
-        shelf = db.kept(read_shelf)
-        forecast = plan_sweet(read_sweet_plan(body, shelf, ready(body)))
-        return SweetOut.of(forecast, body, read_prices(body, shelf))
+        return answer_sweet(body, db.kept(read_shelf), ready(body))
 
     @app.post("/api/sweets/swap", tags=TAGS, responses={200: SwapOut})
     def swap_ingredient(body: SwapIn) -> Any:

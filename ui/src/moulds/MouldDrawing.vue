@@ -7,8 +7,6 @@ const props = defineProps<{
   frozen: NonNullable<SweetOut['frozen']>
   count: number
   moulds: number
-  mixKg: number
-  milk: string
 }>()
 const PX = 17 // px a cm of the section
 const form = computed(() => {

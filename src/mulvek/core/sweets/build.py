@@ -3,6 +3,7 @@
 Sweets dossier §2. Nothing here knows how much is wanted; everything is per kilogram finished.
 """
 
+import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
@@ -138,9 +139,11 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     over = max(0.0, -own)
     late = _late(finish, done, max(0.0, own))
     into_pan, stuff = blend([(mix, mixed), *((extras[key], kg) for key, kg in late.items())])
+    mass = into_pan
     if school.cook is not None and done < into_pan - 1e-12:
         stuff = boiled_down(stuff, 1 - school.cook / 100, "cook")
-    cooked = mass = into_pan * _kept(stuff, into_pan, school, done)
+        mass = done
+    cooked = mass
     if school.fry:
         stuff = fried(stuff, school.fry.loses / 100, school.fry.takes / 100)
         mass *= 1 - school.fry.loses / 100 + school.fry.takes / 100
@@ -209,7 +212,7 @@ def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuf
         made = boiled_down(bare, to, letter)
         return made, MadeBase(letter, base, of, made.bought[of.key], 1.0, made.makeup)
     curd = (pantry.curdle if base.do == "curdle" else pantry.hang)(of, base.to / 100)
-    kept = curd.mass_kg * (2.718281828459045**pantry.yield_ln if base.do == "curdle" else 1.0)
+    kept = curd.mass_kg * (math.exp(pantry.yield_ln) if base.do == "curdle" else 1.0)
     made = replace(bare.per(kept), makeup=curd.makeup, left_kg=(1 - kept) / kept)
     return made, MadeBase(letter, base, of, 1 / kept, 1.0, curd.makeup)
 
@@ -241,11 +244,6 @@ def _late(finish: Mapping[str, float], done_kg: float, own_kg: float) -> dict[st
     """kg of each thing that goes in at the end; the sugars share what is still the recipe's own."""
     sugars = sum(share for key, share in finish.items() if key in SUGARS)
     return {key: own_kg * share / sugars if key in SUGARS else share * done_kg for key, share in finish.items()}
-
-
-def _kept(stuff: Stuff, into_pan: float, school: School, done: float) -> float:
-    """What is left of the pan after cooking, kg per kg."""
-    return done / into_pan if school.cook is not None and done < into_pan - 1e-12 else 1.0
 
 
 def _rows(

@@ -141,15 +141,10 @@ class Sweet:
     cautions: tuple[str, ...] = ()
     then: str = ""
     usual_flavour: str = "plain"
-    tags: tuple[str, ...] = ()
 
     @property
     def usual(self) -> School:
         return next(iter(self.schools.values()))
-
-
-def _bad(where: str, what: str, fix: str) -> BadInput:
-    return BadInput(where, what, fix)
 
 
 _MISSING = object()
@@ -158,41 +153,43 @@ _MISSING = object()
 def _number(row: Mapping[str, Any], name: str, where: str, low: float, high: float, usual: Any = _MISSING) -> float:
     value = row.get(name, usual)
     if value is _MISSING:
-        raise _bad(where, f"“{name}” is missing.", f"Give a number, {low:g} to {high:g}.")
+        raise BadInput(where, f"“{name}” is missing.", f"Give a number, {low:g} to {high:g}.")
     if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
-        raise _bad(where, f"“{name}” is no number.", f"Give {low:g} to {high:g}.")
+        raise BadInput(where, f"“{name}” is no number.", f"Give {low:g} to {high:g}.")
     if not low <= value <= high:
-        raise _bad(where, f"“{name}” of {value:g} is out of reach.", f"Give {low:g} to {high:g}.")
+        raise BadInput(where, f"“{name}” of {value:g} is out of reach.", f"Give {low:g} to {high:g}.")
     return float(value)
 
 
 def _word(row: Mapping[str, Any], name: str, where: str, usual: str | None = None) -> str:
     value = row.get(name, usual)
     if not isinstance(value, str) or (usual is None and not value.strip()) or len(value) > 500:
-        raise _bad(where, f"“{name}” is missing or no text.", "Write a few words.")
+        raise BadInput(where, f"“{name}” is missing or no text.", "Write a few words.")
     return value
 
 
 def _table(row: Mapping[str, Any], name: str, where: str) -> Mapping[str, Any]:
     value = row.get(name, {})
     if not isinstance(value, Mapping) or len(value) > 40:
-        raise _bad(where, f"“{name}” is no table.", "Write name = value pairs.")
+        raise BadInput(where, f"“{name}” is no table.", "Write name = value pairs.")
     return value
 
 
 def _pair(value: Any, where: str, low: float = 0.0, high: float = 10000.0) -> Range2:
     ok = isinstance(value, list | tuple) and len(value) == 2
     if not ok or not all(isinstance(v, int | float) and not isinstance(v, bool) and low <= v <= high for v in value):
-        raise _bad(where, "A range is two numbers.", f"Give the lower and the upper one, {low:g} to {high:g}.")
+        raise BadInput(where, "A range is two numbers.", f"Give the lower and the upper one, {low:g} to {high:g}.")
     if value[0] > value[1]:
-        raise _bad(where, "The range is upside down.", "Give the lower number first.")
+        raise BadInput(where, "The range is upside down.", "Give the lower number first.")
     return float(value[0]), float(value[1])
 
 
 def _known(row: Mapping[str, Any], where: str, names: frozenset[str]) -> None:
     odd = set(row) - names
     if odd:
-        raise _bad(where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}.")
+        raise BadInput(
+            where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}."
+        )
 
 
 _BASE = frozenset({"do", "of", "x", "ts", "water"})
@@ -202,17 +199,17 @@ _SCHOOL = frozenset(
 )
 _SWEET = frozenset(
     {"name", "about", "one", "many", "order", "windows", "bands", "piece", "ph", "fruit", "frozen", "hidden", "lose"}
-    | {"cautions", "then", "usual_flavour", "tags", "steps", "schools", "flavours"}
+    | {"cautions", "then", "usual_flavour", "steps", "schools", "flavours"}
 )
 
 
 def _base(row: Any, where: str) -> Base:
     if not isinstance(row, Mapping):
-        raise _bad(where, "A base is a table.", 'Write { do = "reduce", of = "milk", x = 2 }.')
+        raise BadInput(where, "A base is a table.", 'Write { do = "reduce", of = "milk", x = 2 }.')
     _known(row, where, _BASE)
     do = _word(row, "do", where)
     if do not in get_args(BaseDo):
-        raise _bad(where, f"A base is not made by “{do}”.", "Use reduce, curdle or hang.")
+        raise BadInput(where, f"A base is not made by “{do}”.", "Use reduce, curdle or hang.")
     of = _word(row, "of", where)
     if do == "reduce" and "x" in row:
         return Base("reduce", of, _number(row, "x", where, 1.0, 8.0), "x")
@@ -228,11 +225,11 @@ def _amounts(row: Mapping[str, Any], name: str, where: str, most: float) -> dict
 
 def _piece(row: Any, where: str) -> Piece:
     if not isinstance(row, Mapping):
-        raise _bad(where, "A piece is a table.", 'Write { way = "serve", grams = 100 }.')
+        raise BadInput(where, "A piece is a table.", 'Write { way = "serve", grams = 100 }.')
     _known(row, where, frozenset({"way", "grams", "before", "thick_mm", "air", "cut_mm", "ml"}))
     way = _word(row, "way", where)
     if way not in get_args(PieceWay):
-        raise _bad(where, f"There is no piece “{way}”.", f"Use one of: {', '.join(get_args(PieceWay))}.")
+        raise BadInput(where, f"There is no piece “{way}”.", f"Use one of: {', '.join(get_args(PieceWay))}.")
     if way == "slab":
         return Piece(
             "slab",
@@ -247,25 +244,27 @@ def _piece(row: Any, where: str) -> Piece:
 
 def _steps(rows: Any, where: str) -> tuple[Step, ...]:
     if not isinstance(rows, list) or len(rows) > 30:
-        raise _bad(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
+        raise BadInput(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
     made: list[Step] = []
     for i, row in enumerate(rows):
         at = f"{where}.{i + 1}"
         if not isinstance(row, Mapping):
-            raise _bad(at, "A step is a table.", "Give key, say and takes.")
+            raise BadInput(at, "A step is a table.", "Give key, say and takes.")
         _known(row, at, frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution"}))
         takes = row.get("takes")
         after = row.get("after")
         if not isinstance(takes, str):
             takes = _number(row, "takes", at, 0.0, 10080.0)
         elif takes not in RECKONED and not takes.startswith("base."):
-            raise _bad(at, f"“{takes}” is not a time that can be reckoned.", f"Use minutes or {', '.join(RECKONED)}.")
+            raise BadInput(
+                at, f"“{takes}” is not a time that can be reckoned.", f"Use minutes or {', '.join(RECKONED)}."
+            )
         known = {s.key for s in made}
         if after is not None and (not isinstance(after, list) or not set(after) <= known):
-            raise _bad(at, "It waits for a step that is not before it.", "Name keys of steps above it.")
+            raise BadInput(at, "It waits for a step that is not before it.", "Name keys of steps above it.")
         key = _word(row, "key", at)
         if key in known:
-            raise _bad(at, f"Two steps are called “{key}”.", "Give each its own key.")
+            raise BadInput(at, f"Two steps are called “{key}”.", "Give each its own key.")
         made.append(
             Step(
                 key,
@@ -292,19 +291,21 @@ def _windows(row: Mapping[str, Any], where: str) -> dict[str, Range2]:
 
 def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
     if not isinstance(row, Mapping):
-        raise _bad(where, "A school is a table.", "Give name, mix and finish.")
+        raise BadInput(where, "A school is a table.", "Give name, mix and finish.")
     _known(row, where, _SCHOOL)
     bases = {name: _base(b, f"{where}.bases.{name}") for name, b in _table(row, "bases", where).items()}
     mix = _amounts(row, "mix", where, 20.0)
     if not mix or not sum(mix.values()) > 0:
-        raise _bad(f"{where}.mix", "Nothing is mixed.", "Name at least one base or ingredient.")
+        raise BadInput(f"{where}.mix", "Nothing is mixed.", "Name at least one base or ingredient.")
     finish = _amounts(row, "finish", where, 70.0)
     if sum(finish.values()) > 80:
-        raise _bad(f"{where}.finish", "More than 80 % goes in at the end.", "These are shares of the finished mass.")
+        raise BadInput(
+            f"{where}.finish", "More than 80 % goes in at the end.", "These are shares of the finished mass."
+        )
     fry, soak, top = row.get("fry"), row.get("soak"), row.get("top")
     for name, table in (("fry", fry), ("soak", soak), ("top", top)):
         if table is not None and not isinstance(table, Mapping):
-            raise _bad(f"{where}.{name}", "That is a table.", "Write name = value pairs.")
+            raise BadInput(f"{where}.{name}", "That is a table.", "Write name = value pairs.")
     cook = row.get("cook")
     vary = _table(row, "vary", where)
     at = f"{where}.soak"
@@ -355,23 +356,22 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     :raises BadInput: naming the place in the form, what is wrong and the fix.
     """
     if not isinstance(row, Mapping):
-        raise _bad("sweet", "A sweet is a table.", "Give name, one, many and schools.")
+        raise BadInput("sweet", "A sweet is a table.", "Give name, one, many and schools.")
     _known(row, "sweet", _SWEET)
     schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
     if not schools:
-        raise _bad("schools", "It has no school.", "Write at least one way of making it.")
+        raise BadInput("schools", "It has no school.", "Write at least one way of making it.")
     flavours = {}
     for k, f in _table(row, "flavours", "sweet").items():
         if not isinstance(f, Mapping):
-            raise _bad(f"flavours.{k}", "A flavour is a table.", "Give name and finish.")
+            raise BadInput(f"flavours.{k}", "A flavour is a table.", "Give name and finish.")
         _known(f, f"flavours.{k}", frozenset({"name", "finish"}))
         flavours[k] = Flavour(k, _word(f, "name", f"flavours.{k}"), _amounts(f, "finish", f"flavours.{k}", 40.0))
     bands = {k: _pair(v, f"bands.{k}", 0, 80) for k, v in _table(row, "bands", "sweet").items()}
     _known(bands, "bands", frozenset({"just", "usual", "very"}))
     cautions = row.get("cautions", [])
-    tags = row.get("tags", [])
-    if not all(isinstance(v, list) and all(isinstance(w, str) for w in v) for v in (cautions, tags)):
-        raise _bad("cautions", "Cautions and tags are lists of words.", 'Write ["frying", "nuts"].')
+    if not isinstance(cautions, list) or not all(isinstance(word, str) for word in cautions):
+        raise BadInput("cautions", "Cautions are a list of words.", 'Write ["frying", "nuts"].')
     return Sweet(
         key,
         _word(row, "name", "name"),
@@ -387,5 +387,4 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
         tuple(cautions),
         _word(row, "then", "then", ""),
         _word(row, "usual_flavour", "usual_flavour", "plain"),
-        tuple(tags),
     )

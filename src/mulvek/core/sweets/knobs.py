@@ -35,7 +35,16 @@ def chosen(sweet: Sweet, school: str, flavour: str = "", changes: Mapping[str, f
         if flavour not in sweet.flavours:
             raise BadInput("flavour", f"There is no flavour “{flavour}”.", f"Use: {', '.join(sweet.flavours)}.")
         made = replace(made, finish=dict(made.finish) | dict(sweet.flavours[flavour].finish))
-    for place, value in (changes or {}).items():
+    return changed(made, changes or {})
+
+
+def changed(school: School, changes: Mapping[str, float]) -> School:
+    """A school with numbers of its form changed, by their place.
+
+    :raises BadInput: naming the place, when there is none such or the number is out of reach.
+    """
+    made = school
+    for place, value in changes.items():
         made = _changed(made, place, value)
     if sum(made.finish.values()) > 80:
         raise BadInput("finish", "More than 80 % goes in at the end.", "These are shares of the finished mass.")

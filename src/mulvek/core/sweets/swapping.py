@@ -13,7 +13,7 @@ from .balance import Level, levels
 from .boiling import boil_off_s
 from .build import Built, Pantry, build, milk_of
 from .formula import School, Sweet
-from .knobs import chosen
+from .knobs import changed
 from .stuff import Thing
 
 CURDS = frozenset({"cheese"})
@@ -141,19 +141,12 @@ def _made(
     note: str,
 ) -> Alternative:
     try:
-        built = _again(sweet, school, pantry, changes)
+        built = build(sweet, changed(school, changes), pantry)
     except KitchenError:
         built = here
     minutes = (_boil_s(built) - _boil_s(here)) / 60
     told = tuple(levels(built, school.windows))
     return Alternative(kind, changes, swap, minutes, told, note or _left_out(told), built.makeup.total_solids)
-
-
-def _again(sweet: Sweet, school: School, pantry: Pantry, changes: Mapping[str, float]) -> Built:
-    alone = Sweet(
-        sweet.key, sweet.name, sweet.about, sweet.one, sweet.many, sweet.order, {school.key: school}, {}, sweet.bands
-    )
-    return build(sweet, chosen(alone, school.key, "", changes), pantry)
 
 
 def _boil_s(built: Built) -> float:

@@ -6,7 +6,7 @@ import { api, unwrap } from '@/api/client'
 import { percent, stageDoes, STAGES, volume, weight } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import BenchRoutes from './BenchRoutes.vue'
-import { plain, shown, useWords } from './words'
+import { plain, shown, useWords } from '@/sentence/words'
 
 /** Caramelised milk by the pan method: dry caramel, butter, milk, condensed milk, with its shades. */
 const SHADES = [

@@ -14,12 +14,12 @@ import HangingCloth from '@/pan/HangingCloth.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, grams, minutes, percent, volume, weight } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
-import BeginTray from './BeginTray.vue'
+import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
 import FruitTray from './FruitTray.vue'
-import { useWords } from './words'
+import { useWords } from '@/sentence/words'
 
 /** Curdle: when the acid goes in, how much of it, what curd that gives and how many pieces. */
 const { larder, words, keep, milks } = useWords('/bench/curdle', CURDLE_FIRST, [

@@ -4,7 +4,7 @@ import type { components } from '@/api/schema'
 import { grams } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import { CURDLE_FIRST, DRAINS, RINSES, WAITS } from './curd'
-import { plain, shown } from './words'
+import { plain, shown } from '@/sentence/words'
 
 /** The curdling as a sentence, and a second one for what cooks differ in. `pieceKg`: raw weight of a piece, when shaped. */
 defineProps<{

@@ -6,7 +6,7 @@ import { api, unwrap } from '@/api/client'
 import { grams } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import { useCurdChoices } from './curd'
-import { plain, shown } from './words'
+import { plain, shown } from '@/sentence/words'
 
 /** Fruit and milk: a small tool that says whether they curdle, and what to do. */
 const choices = useCurdChoices()

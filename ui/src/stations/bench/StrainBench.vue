@@ -9,11 +9,11 @@ import HangingCloth from '@/pan/HangingCloth.vue'
 import { grams, percent } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
-import BeginTray from './BeginTray.vue'
+import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import { useCurdChoices, startCurd } from './curd'
 import FruitTray from './FruitTray.vue'
-import { plain, shown, useWords } from './words'
+import { plain, shown, useWords } from '@/sentence/words'
 
 /** Strain: yoghurt in a cloth, its whey with time, how thick and how sour, corrected by the whey weighed. */
 const FIRST = {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
 import WhyWord from '@/sentence/WhyWord.vue'
-import BeginTray from '@/stations/bench/BeginTray.vue'
+import BeginTray from '@/form/BeginTray.vue'
 import { hours } from './sweet'
 
 /** The work in its order, what runs side by side; and the plate that takes it to the Stove. */

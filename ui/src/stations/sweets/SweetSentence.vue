@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { LarderOut, SweetChoices, SweetOut } from '@/api/client'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
-import { plain, shown } from '@/stations/bench/words'
+import { plain, shown } from '@/sentence/words'
 import { weight } from '@/say'
 import {
   baseName,

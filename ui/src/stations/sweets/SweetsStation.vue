@@ -13,7 +13,7 @@ import SlabDrawing from '@/moulds/SlabDrawing.vue'
 import StopScale from '@/moulds/StopScale.vue'
 import { grams, weight } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
-import { useWords } from '@/stations/bench/words'
+import { useWords } from '@/sentence/words'
 import CountedTray from './CountedTray.vue'
 import KnobsTray from './KnobsTray.vue'
 import LateTray from './LateTray.vue'
@@ -141,8 +141,6 @@ const suggested = computed(() => {
             :frozen="f.frozen"
             :count="f.pieces.likely"
             :moulds="Number(words.moulds) || 12"
-            :mix-kg="f.finished.likely"
-            :milk="f.milk"
           />
           <SlabDrawing v-else-if="f.slab" :slab="f.slab" :many="f.many" />
           <BallsPan

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type ComputedRef } from 'vue'
 import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
-import type { useWords } from '@/stations/bench/words'
+import type { useWords } from '@/sentence/words'
 
 /** The words of the Sweets sentence as they stand in its address. */
 export const SWEET_FIRST = {

@@ -141,6 +141,9 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     page.get_by_role("button", name=re.compile("begin too")).click()
     expect(page.locator(".steps .running")).to_have_count(2)
     expect(page.locator(".also")).to_have_count(1)
+    # on the fire, yet on no burner that was told: the strip keeps it
+    strip = page.get_by_label("Burners", exact=True)
+    expect(strip.get_by_role("link", name=re.compile("Kalakand for the eights"))).to_be_visible()
     page.keyboard.press("d")
     page.get_by_role("button", name=re.compile("^Done")).last.click()
     expect(page.locator(".steps .done")).to_have_count(2)

@@ -11,7 +11,8 @@ const larder = useLarder()
 const stove = useStove()
 const lives = useLives()
 
-/** Each burner with what is on it, then what waits or hangs beside the fire, and what each needs next. */
+/** Each burner with what is on it, then what waits or hangs beside the fire (and sweets, whose burner is not
+ *  told), and what each needs next. */
 const fires = computed(() => {
   const lit = (larder.data.value?.burners ?? []).map((burner) => {
     const live = lives.value.find((l) => l.onFire && l.burner === burner.id)
@@ -19,7 +20,7 @@ const fires = computed(() => {
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
   const beside = lives.value
-    .filter((l) => !l.onFire)
+    .filter((l) => !l.onFire || l.of === 'sweet')
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
   return [...lit, ...beside].map((f) => ({
     ...f,

@@ -141,6 +141,11 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     page.get_by_role("button", name=re.compile("begin too")).click()
     expect(page.locator(".steps .running")).to_have_count(2)
     expect(page.locator(".also")).to_have_count(1)
+    # its last weight is no word for the milk that is reduced first; each milk says what it is for
+    expect(page.get_by_text("keep cooking to")).to_have_count(0)
+    rows = page.get_by_label("The weighing list")
+    expect(rows.get_by_role("button", name=re.compile("to reduce"))).to_have_count(1)
+    expect(rows.get_by_role("button", name=re.compile("to curdle"))).to_have_count(1)
     # on the fire, yet on no burner that was told: the strip keeps it
     strip = page.get_by_label("Burners", exact=True)
     expect(strip.get_by_role("link", name=re.compile("Kalakand for the eights"))).to_be_visible()
@@ -154,6 +159,7 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     clean(page)
     page.locator(".now .verb .plate").click()
     expect(page.locator(".steps .done")).to_have_count(2)
+    expect(page.get_by_text("keep cooking to")).to_be_visible()
     run_through(page, 5)
     weigh_and_count(page, "510", "24", "pieces")
     page.goto(kitchen_url + "/book")

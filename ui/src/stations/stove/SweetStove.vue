@@ -146,7 +146,7 @@ useKeys([
               {{ grams(b.weighed_kg ?? b.told_kg.likely) }}
             </p>
           </template>
-          <p v-if="b.stop_kg && !b.finished" class="second">
+          <p v-if="b.stop_kg && first?.fire && !first.base && !b.finished" class="second">
             keep cooking to {{ grams(b.stop_kg) }}
           </p>
           <p v-for="s in running.filter((x) => x !== first)" :key="s.key" class="also">

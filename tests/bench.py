@@ -18,7 +18,9 @@ from mulvek.demo.boathouse import fill
 from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
-from tests.conftest import FLAGS, KADHAI, serving, words
+from tests.conftest import serving
+from tests.kitchens import KADHAI, words
+from tests.ui.hands import FLAGS
 
 FRAME_MS = 16.0
 GOALS_MS = {

@@ -1,4 +1,4 @@
-"""Shared fixtures: a plan's parts, an app on a fresh file, a real server, Debian's Chromium."""
+"""Shared fixtures: a kitchen's test client, a real server in a process of its own, sizes of what is tried often."""
 
 import os
 import signal
@@ -12,61 +12,48 @@ from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import expect
-
-from mulvek.web.app import create_app
-
-expect.set_options(timeout=15_000)  # a loaded machine is slow to paint; speed is the benchmark's matter
-
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-]
-KADHAI = {
-    "name": "wide kadhai",
-    "shape": {
-        "kind": "kadhai",
-        "rim_diameter_m": 0.29,
-        "bowl_depth_m": 0.086,
-        "top_diameter_m": 0.32,
-        "wall_height_m": 0.032,
-    },
-}
-MILK = {"name": "farm milk", "fat_pct": 6.9, "snf_pct": 9.73, "species": "buffalo"}
 
 
-class Clock:
-    """A clock the tests can set."""
+def pytest_addoption(parser: pytest.Parser) -> None:
+    parser.addoption("--full", action="store_true", help="kills, contract examples and simulations at full size")
+    parser.addoption("--report", action="store_true", help="time by folder, the slowest, lines of tests and code")
 
-    def __init__(self, now: float) -> None:
-        self.now = now
 
-    def __call__(self) -> float:
-        return self.now
+def pytest_configure(config: pytest.Config) -> None:
+    if config.getoption("--report", False):
+        from tests.report import Report
+
+        config.pluginmanager.register(Report())
+
+
+@pytest.fixture(scope="session")
+def full(request: pytest.FixtureRequest) -> bool:
+    return bool(request.config.getoption("--full"))
+
+
+@pytest.fixture(scope="session")
+def templates(tmp_path_factory: pytest.TempPathFactory):
+    from tests.kitchens import Templates
+
+    return Templates(tmp_path_factory.mktemp("templates"))
 
 
 @pytest.fixture
-def clock() -> Clock:
-    return Clock(1_800_000_000.0)
+def clock():
+    from tests.kitchens import Clock
+
+    return Clock()
 
 
 @pytest.fixture
-def client(tmp_path: Path, clock: Clock):
+def client(tmp_path: Path, clock, templates):
     """A test client on a new kitchen with one pan (number 2) and one milk (number 5) of its own."""
-    app = create_app(tmp_path / "kitchen.sqlite3", clock=clock)
-    client = app.test_client()
-    assert client.post("/api/larder/pans", json=KADHAI).status_code == 201
-    assert client.post("/api/larder/milks", json=MILK).status_code == 201
-    return client
+    from mulvek.web.app import create_app
+    from tests.kitchens import close
 
-
-def words(**changed: object) -> dict[str, object]:
-    return {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": "90 g", **changed}
+    app = create_app(templates.own(tmp_path / "kitchen.sqlite3"), clock=clock)
+    yield app.test_client()
+    close(app)
 
 
 def free_port() -> int:
@@ -97,25 +84,3 @@ def serving(data: Path, command: str = "serve") -> Iterator[tuple[str, subproces
         if server.poll() is None:
             os.kill(server.pid, signal.SIGKILL)
         server.wait()
-
-
-@pytest.fixture(scope="session")
-def browser_type_launch_args(browser_type_launch_args):
-    return {**browser_type_launch_args, "executable_path": "/usr/bin/chromium", "args": FLAGS}
-
-
-@pytest.fixture(scope="session")
-def browser_context_args(browser_context_args):
-    return {
-        **browser_context_args,
-        "viewport": {"width": 1280, "height": 800},
-        "locale": "en-GB",
-        "timezone_id": "Asia/Kolkata",
-        "reduced_motion": "reduce",
-    }
-
-
-@pytest.fixture
-def kitchen_url(tmp_path: Path) -> Iterator[str]:
-    with serving(tmp_path, "demo") as (url, _):
-        yield url

@@ -11,7 +11,7 @@ from mulvek.store.database import Database
 from mulvek.store.samples import Samples
 from mulvek.store.stove import Stove
 from mulvek.web.app import create_app
-from tests.conftest import KADHAI, MILK, words
+from tests.kitchens import KADHAI, MILK, words
 
 KILLS = 200
 

@@ -5,26 +5,17 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean, minutes_said
+from tests.ui.hands import BOTH, clean, minutes_said, pick
 
 
-@pytest.fixture(params=SIZES)
-def bench(request, page: Page, kitchen_url: str):
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@pytest.fixture
+def bench(page: Page, kitchen_url: str) -> Page:
     page.goto(kitchen_url + "/bench")
     expect(page.get_by_role("button", name="Light it")).to_be_visible()
-    yield page
-    assert errors == []
+    return page
 
 
-def pick(page: Page, word: str, choice: str) -> None:
-    page.get_by_role("button", name=f"{word}:").click()
-    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
-    page.wait_for_load_state("networkidle")
-
-
+@BOTH
 def test_schools_and_named_stops_change_the_answer_and_stay_in_the_address(bench: Page):
     page = bench
     half = minutes_said(page)

@@ -5,24 +5,15 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, clean, pick
 
 
-@pytest.fixture(params=SIZES)
-def curd(request, page: Page, kitchen_url: str):
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@pytest.fixture
+def curd(page: Page, kitchen_url: str) -> Page:
     page.goto(kitchen_url + "/bench")
     page.get_by_role("link", name="curdle").click()
     expect(page.locator("p.answer")).to_contain_text("of chhena")
-    yield page
-    assert errors == []
-
-
-def pick(page: Page, word: str, choice: str) -> None:
-    page.get_by_role("button", name=f"{word}:").click()
-    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
+    return page
 
 
 def expected_g(page: Page) -> int:
@@ -30,6 +21,7 @@ def expected_g(page: Page) -> int:
     return int(said[1].replace("\u2009", ""))
 
 
+@BOTH
 def test_curdle_from_the_sentence_to_the_pieces(curd: Page):
     page = curd
     clean(page)

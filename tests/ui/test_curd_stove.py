@@ -5,24 +5,17 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, box, clean
 
 
-@pytest.fixture(params=SIZES)
-def stove(request, page: Page, kitchen_url: str):
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@pytest.fixture
+def stove(page: Page, kitchen_url: str) -> Page:
     page.goto(kitchen_url + "/bench/curdle")
     expect(page.locator("p.answer")).to_contain_text("of chhena")
-    yield page
-    assert errors == []
+    return page
 
 
-def box(page: Page, name: str):
-    return page.get_by_role("textbox", name=name, exact=True)
-
-
+@BOTH
 def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
     page = stove
     page.get_by_role("button", name="Light it").click()

@@ -5,24 +5,17 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, box, clean
 
 
-@pytest.fixture(params=SIZES)
-def larder(request, page: Page, kitchen_url: str):
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@pytest.fixture
+def larder(page: Page, kitchen_url: str) -> Page:
     page.goto(kitchen_url + "/larder")
     expect(page.get_by_role("button", name="farm buffalo milk")).to_be_visible()
-    yield page
-    assert errors == []
+    return page
 
 
-def box(page: Page, name: str):
-    return page.get_by_role("textbox", name=name, exact=True)
-
-
+@BOTH
 def test_a_pan_fitted_by_pouring_is_kept_changed_and_taken_out(larder: Page):
     page = larder
     page.get_by_role("button", name="Add a pan").click()

@@ -2,17 +2,13 @@
 
 import re
 
-import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, clean
 
 
-@pytest.mark.parametrize("size", SIZES)
-def test_from_the_bench_to_the_account(page: Page, kitchen_url: str, size: str):
-    page.set_viewport_size(SIZES[size])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@BOTH
+def test_from_the_bench_to_the_account(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/bench?amount=600+ml&pan=2&stop=0.7+of+its+volume&sugar=40+g&flame=strong")
     page.get_by_role("button", name="or rehearse it").click()
     dialog = page.get_by_role("dialog")
@@ -47,4 +43,3 @@ def test_from_the_bench_to_the_account(page: Page, kitchen_url: str, size: str):
     page.goto(kitchen_url + "/stove/rehearse")
     expect(page.get_by_role("region", name="Rehearsals so far")).to_contain_text("seed 12")
     clean(page)
-    assert errors == []

@@ -5,25 +5,26 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, clean
 from tests.web.test_instruments import ask, instruments
 
 
-@pytest.fixture(params=SIZES)
-def stove(request, page: Page, kitchen_url: str):
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+def at_the_first_pan(page: Page, kitchen_url: str) -> Page:
     page.goto(kitchen_url + "/stove/5")
     expect(page.get_by_text("minutes to the stop").first).to_be_visible()
-    yield page
-    assert errors == []
+    return page
+
+
+@pytest.fixture
+def stove(page: Page, kitchen_url: str) -> Page:
+    return at_the_first_pan(page, kitchen_url)
 
 
 def log(page: Page):
     return page.get_by_role("list", name="What happened")
 
 
+@BOTH
 def test_two_pans_at_once(stove: Page, kitchen_url: str):
     page, desk = stove, stove.viewport_size["width"] > 900
     clean(page)
@@ -78,22 +79,30 @@ def test_two_pans_at_once(stove: Page, kitchen_url: str):
     expect(log(page)).to_contain_text("of milk added, undone")
 
 
-def test_ten_minutes_without_network(stove: Page, kitchen_url: str):
+def test_ten_minutes_without_network(browser, browser_context_args, kitchen_url: str, clock):
     """What is said waits here, goes in order once the network is back, each thing once, at the time it happened."""
-    page = stove
+    context = browser.new_context(**browser_context_args)
+    page = context.new_page()
+    page.clock.install()
+    at_the_first_pan(page, kitchen_url)
     before = ask(kitchen_url + "/api/stove/batches/5")
-    page.context.set_offline(True)
+    context.set_offline(True)
     for key in ("s", "c", "s"):
         page.keyboard.press(key)
-        page.wait_for_timeout(2500)
+        clock.now += 200
+        page.clock.fast_forward(200_000)
     expect(page.get_by_role("region", name="Burners")).to_contain_text("3 happenings wait")
     assert len(ask(kitchen_url + "/api/stove/batches/5")["log"]) == len(before["log"])
-    page.context.set_offline(False)
+    context.set_offline(False)
+    page.clock.fast_forward(4_000)
     expect(page.get_by_role("region", name="Burners")).not_to_contain_text("wait")
     lines = ask(kitchen_url + "/api/stove/batches/5")["log"][:3]
     assert len(ask(kitchen_url + "/api/stove/batches/5")["log"]) == len(before["log"]) + 3
     first, second, third = reversed(lines)
-    assert second["text"] == "scraped the sides" and first["at_s"] + 2 < second["at_s"] < third["at_s"] - 2
+    assert [x["text"] for x in (first, second, third)] == ["stirred", "scraped the sides", "stirred"]
+    for earlier, later in ((first, second), (second, third)):
+        assert later["at_s"] - earlier["at_s"] == pytest.approx(200, abs=20)
+    context.close()
 
 
 def test_a_wrong_clock_and_another_time_zone_do_no_harm(browser, kitchen_url: str):

@@ -5,32 +5,16 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.test_thread import SIZES, clean
+from tests.ui.hands import BOTH, clean, pick, write
 
 
-@pytest.fixture(params=SIZES)
-def sweets(request, page: Page, kitchen_url: str):
-    """The Sweets station of the demo kitchen in one window size; any script error fails the test."""
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@pytest.fixture
+def sweets(page: Page, kitchen_url: str) -> Page:
+    """The Sweets station of the demo kitchen."""
     page.goto(kitchen_url + "/bench")
     page.get_by_role("link", name="Sweets").click()
     expect(page.locator(".told")).to_contain_text("Start with")
-    yield page
-    assert errors == []
-
-
-def pick(page: Page, word: str, choice: str) -> None:
-    page.get_by_role("button", name=f"{word}:").first.click()
-    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
-
-
-def write(page: Page, word: str, text: str) -> None:
-    page.get_by_role("button", name=f"{word}:").first.click()
-    field = page.get_by_role("textbox", name=word)
-    field.fill(text)
-    field.press("Enter")
+    return page
 
 
 def grams(page: Page, name: str) -> float:
@@ -67,6 +51,7 @@ def weigh_and_count(page: Page, weighs: str, count: str, many: str) -> None:
     expect(page.get_by_label("What happened")).to_contain_text(f"{count} {many}")
 
 
+@BOTH
 def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     page = sweets
     clean(page)

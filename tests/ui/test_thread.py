@@ -2,43 +2,15 @@
 
 import re
 
-import pytest
-from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Page, expect
 
-SIZES = {"desk": {"width": 1280, "height": 800}, "phone": {"width": 390, "height": 844}}
+from tests.ui.hands import BOTH, clean, minutes_said
 
 
-@pytest.fixture(params=SIZES)
-def kitchen(request, page: Page, kitchen_url: str):
-    """The demo kitchen in one window size; any script error fails the test."""
-    page.set_viewport_size(SIZES[request.param])
-    errors: list[str] = []
-    page.on("pageerror", lambda e: errors.append(str(e)))
+@BOTH
+def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/bench")
     expect(page.get_by_role("button", name="Light it")).to_be_visible()
-    yield page
-    assert errors == []
-
-
-SETTLED = """Promise.all(document.getAnimations()
-  .filter((a) => a.effect.getTiming().iterations === 1).map((a) => a.finished.catch(() => null))).then(() => true)"""
-
-
-def clean(page: Page) -> None:
-    """No accessibility violation, once the station has loaded and nothing fades in or out."""
-    expect(page.locator("h1")).to_have_count(1)
-    page.evaluate(SETTLED)
-    found = Axe().run(page).response["violations"]
-    assert [(v["id"], [n["html"] for n in v["nodes"]][:3]) for v in found] == []
-
-
-def minutes_said(page: Page) -> int:
-    return int(re.search(r"about\s+(\d+)\s+minutes", page.locator("p.answer").inner_text())[1])
-
-
-def test_plan_drag_light_read_off_weigh_book(kitchen: Page, kitchen_url: str):
-    page = kitchen
     clean(page)
     # a word opens in place and everything follows
     page.get_by_role("button", name="how much milk:").click()

@@ -8,7 +8,8 @@ import pytest
 from openapi_spec_validator import validate
 
 from mulvek.store.tables import BatchRow
-from tests.conftest import KADHAI, MILK, serving, words
+from tests.conftest import serving
+from tests.kitchens import KADHAI, MILK, words
 
 
 def happens(client, batch: int, **event):

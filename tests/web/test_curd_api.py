@@ -2,7 +2,7 @@
 
 import pytest
 
-from tests.conftest import KADHAI
+from tests.kitchens import KADHAI
 
 CURDLE = {"milk": 5, "amount": "3 L", "pan": 2, "burner": 1}
 

@@ -16,7 +16,8 @@ import pytest
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
 from mulvek.web.pairing import checked_url
-from tests.conftest import free_port, serving, words
+from tests.conftest import free_port, serving
+from tests.kitchens import words
 from tests.web.test_api import happens
 from tests.web.test_stove_changes import boiling
 

@@ -7,7 +7,8 @@ from urllib.parse import quote
 import pytest
 
 from mulvek.web.app import create_app
-from tests.conftest import KADHAI, MILK, serving, words
+from tests.conftest import serving
+from tests.kitchens import KADHAI, MILK, words
 
 THINGS = {
     "milks": {**MILK, "name": "new"},

@@ -2,7 +2,7 @@
 
 import pytest
 
-from tests.conftest import words
+from tests.kitchens import words
 
 
 def begin(client, **more):

@@ -2,7 +2,7 @@
 
 import pytest
 
-from tests.conftest import words
+from tests.kitchens import words
 from tests.web.test_api import happens
 
 

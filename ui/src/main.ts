@@ -4,7 +4,8 @@ import './theme/tokens.css'
 import './theme/base.css'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
+import { createWebHistory } from 'vue-router'
 import App from './App.vue'
-import { router } from './router'
+import { makeRouter } from './router'
 
-createApp(App).use(router).use(VueQueryPlugin).mount('#app')
+createApp(App).use(makeRouter(createWebHistory())).use(VueQueryPlugin).mount('#app')

@@ -1,81 +1,45 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, type RouteComponent, type RouterHistory } from 'vue-router'
+import { ADDRESSES } from './api/shared'
 import BenchStation from './stations/bench/BenchStation.vue'
 
-/** The plan lives in the Bench's address; the other stations load when first visited. */
-export const router = createRouter({
-  history: createWebHistory(),
-  routes: [
-    { path: '/', redirect: '/bench' },
-    { path: '/bench', component: BenchStation, meta: { title: 'Bench' } },
-    {
-      path: '/bench/curdle',
-      component: () => import('./stations/bench/CurdleBench.vue'),
-      meta: { title: 'Curdle' },
-    },
-    {
-      path: '/bench/strain',
-      component: () => import('./stations/bench/StrainBench.vue'),
-      meta: { title: 'Strain' },
-    },
-    {
-      path: '/bench/caramel',
-      component: () => import('./stations/bench/CaramelBench.vue'),
-      meta: { title: 'Caramelised milk' },
-    },
-    {
-      path: '/sweets',
-      component: () => import('./stations/sweets/SweetsStation.vue'),
-      meta: { title: 'Sweets' },
-    },
-    {
-      path: '/sweets/own',
-      component: () => import('./stations/sweets/OwnSweet.vue'),
-      meta: { title: 'Your own sweet' },
-    },
-    {
-      path: '/larder',
-      component: () => import('./stations/larder/LarderStation.vue'),
-      meta: { title: 'Larder' },
-    },
-    {
-      path: '/stove/:id(\\d+)?',
-      component: () => import('./stations/stove/StoveStation.vue'),
-      meta: { title: 'Stove' },
-    },
-    {
-      path: '/stove/rehearse',
-      component: () => import('./stations/rehearse/RehearseStart.vue'),
-      meta: { title: 'Rehearse' },
-    },
-    {
-      path: '/stove/rehearse/:id(\\d+)',
-      component: () => import('./stations/rehearse/RehearseStove.vue'),
-      meta: { title: 'Rehearsal' },
-    },
-    {
-      path: '/stove/curd/:id(\\d+)',
-      component: () => import('./stations/stove/CurdStove.vue'),
-      meta: { title: 'Stove' },
-    },
-    {
-      path: '/stove/sweet/:id(\\d+)',
-      component: () => import('./stations/stove/SweetStove.vue'),
-      meta: { title: 'Stove' },
-    },
-    {
-      path: '/book',
-      component: () => import('./stations/book/BookList.vue'),
-      meta: { title: 'Book' },
-    },
-    {
-      path: '/book/:id(\\d+)',
-      component: () => import('./stations/book/BookPage.vue'),
-      meta: { title: 'Book' },
-    },
-    { path: '/:rest(.*)*', redirect: '/bench' },
-  ],
-})
+type Address = keyof typeof ADDRESSES
+type Page = [title: string, component: RouteComponent | (() => Promise<RouteComponent>)]
 
-router.afterEach((to) => {
-  document.title = `${String(to.meta.title ?? '')} · Mulvek`
-})
+/** The page of each address; the plan lives in the Bench's address, the other stations load when first visited. */
+const PAGES: Record<Exclude<Address, 'home'>, Page> = {
+  larder: ['Larder', () => import('./stations/larder/LarderStation.vue')],
+  reduce: ['Bench', BenchStation],
+  curdle: ['Curdle', () => import('./stations/bench/CurdleBench.vue')],
+  strain: ['Strain', () => import('./stations/bench/StrainBench.vue')],
+  caramel: ['Caramelised milk', () => import('./stations/bench/CaramelBench.vue')],
+  sweets: ['Sweets', () => import('./stations/sweets/SweetsStation.vue')],
+  'own-sweet': ['Your own sweet', () => import('./stations/sweets/OwnSweet.vue')],
+  stove: ['Stove', () => import('./stations/stove/StoveStation.vue')],
+  pan: ['Stove', () => import('./stations/stove/StoveStation.vue')],
+  rehearse: ['Rehearse', () => import('./stations/rehearse/RehearseStart.vue')],
+  rehearsal: ['Rehearsal', () => import('./stations/rehearse/RehearseStove.vue')],
+  curd: ['Stove', () => import('./stations/stove/CurdStove.vue')],
+  sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
+  book: ['Book', () => import('./stations/book/BookList.vue')],
+  batch: ['Book', () => import('./stations/book/BookPage.vue')],
+}
+
+export function makeRouter(history: RouterHistory) {
+  const pages = Object.entries(PAGES) as [Exclude<Address, 'home'>, Page][]
+  const router = createRouter({
+    history,
+    routes: [
+      { path: ADDRESSES.home, redirect: ADDRESSES.reduce },
+      ...pages.map(([name, [title, component]]) => ({
+        path: ADDRESSES[name],
+        component,
+        meta: { title },
+      })),
+      { path: '/:rest(.*)*', redirect: ADDRESSES.reduce },
+    ],
+  })
+  router.afterEach((to) => {
+    document.title = `${String(to.meta.title ?? '')} · Mulvek`
+  })
+  return router
+}

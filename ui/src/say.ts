@@ -1,5 +1,7 @@
 /** Figures in kitchen words. The numbers come from the server in SI units; here they only change clothes. */
 
+import { STAGE_VERBS, STAGES } from './api/shared'
+
 const thin = '\u2009'
 
 export function cm(metres: number): string {
@@ -57,33 +59,11 @@ function trim(text: string): string {
   return text.replace(/\.?0+$/, '')
 }
 
-export const STAGES = [
-  'runs like milk',
-  'thin cream',
-  'coats the spoon',
-  'slow ribbon',
-  'spoonable',
-  'holds its shape',
-  'soft dough',
-  'firm dough',
-] as const
-
 export function stageName(index: number): string {
   return STAGES[Math.round(index)] ?? ''
 }
 
-const AS_VERB = [
-  'runs like milk',
-  'pours like thin cream',
-  'coats the spoon',
-  'falls in a slow ribbon',
-  'mounds on the spoon',
-  'holds its shape',
-  'kneads like soft dough',
-  'is a firm dough',
-]
-
 /** The stage as what it does: "It … hot". */
 export function stageDoes(index: number): string {
-  return AS_VERB[Math.round(index)] ?? ''
+  return STAGE_VERBS[Math.round(index)] ?? ''
 }

@@ -1,4 +1,4 @@
-"""The command line: ``mulvek serve``, ``demo``, ``instruments``, ``reckon …`` and ``openapi``."""
+"""The command line: ``mulvek serve``, ``demo``, ``instruments``, ``reckon …``, ``openapi`` and ``shared``."""
 
 import argparse
 import gc
@@ -43,6 +43,8 @@ def _parser() -> argparse.ArgumentParser:
 
     openapi = commands.add_parser("openapi", help="print the API document")
     openapi.set_defaults(run=_openapi)
+    shared = commands.add_parser("shared", help="print the constants that the browser needs, as TypeScript")
+    shared.set_defaults(run=_shared)
     return parser
 
 
@@ -84,3 +86,9 @@ def _openapi(_args: argparse.Namespace) -> None:
 
     with tempfile.TemporaryDirectory() as folder:
         print(json.dumps(create_app(Path(folder) / "x.sqlite3").api_doc, indent=2, sort_keys=True))
+
+
+def _shared(_args: argparse.Namespace) -> None:
+    from ..web.shared import shared_ts
+
+    print(shared_ts(), end="")

@@ -22,6 +22,17 @@ STAGES = (
     "soft dough",
     "firm dough",
 )
+STAGE_VERBS = (
+    "runs like milk",
+    "pours like thin cream",
+    "coats the spoon",
+    "falls in a slow ribbon",
+    "mounds on the spoon",
+    "holds its shape",
+    "kneads like soft dough",
+    "is a firm dough",
+)
+"""The stage as what it does: "It … hot"."""
 STAGE_LIMITS_MPA_S = np.array([6.0, 40.0, 400.0, 4e3, 4e4, 4e5, 4e6])
 STAGE_MIDDLES_MPA_S = (3.0, 15.0, 125.0, 1250.0, 1.25e4, 1.25e5, 1.25e6, 1.25e7)
 STAGE_SIGNS = (

@@ -2,8 +2,6 @@
 
 from dataclasses import replace
 
-from pydantic import Field
-
 from ..core.bases.plan import ReducePlan
 from ..core.heat import Flame
 from ..core.quantities import say
@@ -46,14 +44,14 @@ from ..core.stove.running import BatchState
 from ..core.texture import STAGE_SIGNS, STAGES
 from .happenings import Key
 from .larder import PanOut
-from .model import Body, Out
+from .model import Body, Name, Out
 from .reduce import ForecastOut, ReduceIn
 
 
 class BatchIn(Body):
     """Light a plan. ``plan`` names a pan and a burner of the Larder."""
 
-    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    name: Name
     plan: ReduceIn
     key: Key | None = None
 

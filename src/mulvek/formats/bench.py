@@ -18,8 +18,8 @@ from ..core.errors import BadInput
 from ..core.materials.library import Material
 from ..core.quantities import parse, say
 from ..core.ranges import Range
-from .model import Body, Id, Out
-from .reduce import Key, ReduceIn, Things, Words, read_milk, read_plan
+from .model import Body, Id, Out, Words
+from .reduce import Key, ReduceIn, Things, read_milk, read_plan
 
 
 class Packed(Things, Protocol):

@@ -31,8 +31,8 @@ from ..core.quantities import parse, parse_seconds, say
 from ..core.ranges import Range
 from ..core.why import Why
 from .larder import BurnerIn, Choice, KitchenIn, MilkIn, PanIn, PanOut
-from .model import Body, Id, Out
-from .reduce import Key, Things, Words, read_milk
+from .model import Body, Id, Out, Words
+from .reduce import Key, Things, read_milk
 
 
 class CurdleIn(Body):

@@ -24,20 +24,20 @@ from .batch import LogLine, attention_words
 from .curd import CurdForecastOut, CurdleIn
 from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
 from .log import log_lines, undo_id
-from .model import Body, Id, Out
+from .model import Body, Id, Name, NoteText, Out
 from .strain import StrainForecastOut, StrainIn
 
 
 class CurdleBegin(Body):
     route: Literal["curdle"]
-    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    name: Name
     plan: CurdleIn
     key: Key | None = None
 
 
 class StrainBegin(Body):
     route: Literal["strain"]
-    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    name: Name
     plan: StrainIn
     key: Key | None = None
 
@@ -86,7 +86,7 @@ class CurdWeighedIn(EventBody):
 
 class RemarkIn(EventBody):
     kind: Literal["note"]
-    text: str = Field(max_length=2000)
+    text: NoteText
 
     def happening(self) -> CurdHappening:
         return Remark(self.text)

@@ -4,8 +4,8 @@ from pydantic import Field
 
 from ..core.bases.plan import Amount
 from ..core.curd.fruit import Mixing, check_mixing, cooked, fruit
-from .model import Body, Out
-from .reduce import Key, Things, Words
+from .model import Body, Out, Words
+from .reduce import Key, Things
 
 
 class FruitIn(Body):

@@ -29,8 +29,8 @@ from ..core.stove.events import (
     Undo,
     Weighed,
 )
-from .model import Body, Id
-from .reduce import NO_SUGAR, Things, Words
+from .model import Body, Id, Name, NoteText, Words
+from .reduce import NO_SUGAR, Things
 
 Key = Annotated[
     str,
@@ -103,7 +103,7 @@ class WeighedIn(EventBody):
 
 class NoteIn(EventBody):
     kind: Literal["note"]
-    text: str = Field(max_length=2000)
+    text: NoteText
 
     def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
         return Note(self.text)
@@ -255,7 +255,7 @@ class PartIn(Body):
     """Part of what boils goes into a pan of its own, on a burner of its own."""
 
     share: float = Field(description="Share of what stands in the pan, 0.05 to 0.95")
-    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    name: Name
     pan: Id
     burner: Id
     key: Key | None = None

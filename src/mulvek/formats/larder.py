@@ -14,9 +14,8 @@ from ..core.pans import PAN_MATERIALS, Pan, PanMaterial
 from ..core.quantities import Measures
 from ..core.ranges import Range
 from ..core.vessels import Flared, Kadhai, Straight, capacity_m3, outline
-from .model import Body, Out
+from .model import Body, Name, Out
 
-Name = Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")]
 BurnerKindKey = Literal["lpg-large", "lpg-small", "induction", "electric"]
 
 

@@ -6,6 +6,13 @@ from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
+LONGEST_NAME, LONGEST_WORDS, LONGEST_NOTE = 60, 80, 2000
+"""Letters that a name, a word of a sentence and a note may have."""
+
+Name = Annotated[str, Field(min_length=1, max_length=LONGEST_NAME, pattern=r"\S")]
+Words = Annotated[str, Field(max_length=LONGEST_WORDS)]
+NoteText = Annotated[str, Field(max_length=LONGEST_NOTE)]
+
 
 class Model(BaseModel):
     """A body whose JSON schema is worked out once: many routes declare the same, and the start waits for all."""

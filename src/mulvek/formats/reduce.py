@@ -20,10 +20,7 @@ from ..core.pans import Pan
 from ..core.ranges import Range
 from ..core.why import Why
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn, PanOut
-from .model import Body, Id, Out
-
-Words = Annotated[str, Field(max_length=80)]
-
+from .model import Body, Id, Out, Words
 
 Key = Annotated[str, Field(max_length=40)]
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")

@@ -13,8 +13,8 @@ from ..core.quantities import parse_seconds
 from ..core.ranges import Range
 from ..core.why import Why
 from .larder import KitchenIn
-from .model import Body, Id, Out
-from .reduce import Key, Things, Words
+from .model import Body, Id, Out, Words
+from .reduce import Key, Things
 
 
 class WheyIn(Body):

@@ -18,8 +18,8 @@ from ..core.sweets.late import Mend, Sweeter, sweeter, to_moisture
 from ..core.sweets.plan import SweetForecast, plan_sweet
 from ..core.sweets.stuff import Thing
 from ..core.sweets.swapping import Alternative, alternatives
-from .model import Body, Out
-from .reduce import Key, Words
+from .model import Body, Out, Words
+from .reduce import Key
 from .sweet_parts import CoolingOut, LevelOut
 from .sweet_words import SweetIn, Things, read_sweet_plan
 

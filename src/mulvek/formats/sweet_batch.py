@@ -28,14 +28,14 @@ from .batch import LogLine, attention_words
 from .curd_batch import GivenUpIn, RemarkIn, TakenBackIn
 from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
 from .log import log_lines, undo_id
-from .model import Body, Out
+from .model import Body, Name, Out
 from .sweet_words import SweetIn
 
 
 class SweetBegin(Body):
     """Begin a plan of the Sweets station."""
 
-    name: str = Field(min_length=1, max_length=60, pattern=r"\S")
+    name: Name
     plan: SweetIn
     key: Key | None = None
 

@@ -24,8 +24,8 @@ from ..core.sweets.minutes import Hearth
 from ..core.sweets.plan import SweetPlan, usual_pan
 from ..core.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn
-from .model import Body, Id
-from .reduce import Key, Words
+from .model import Body, Id, Words
+from .reduce import Key
 
 BatchRef = Annotated[str, Field(pattern=r"^(pan|curd)-\d{1,15}$")]
 Window = Annotated[list[Annotated[float, Field(ge=0, le=100)]], Field(min_length=2, max_length=2)]

@@ -48,7 +48,6 @@ ALLOWED = (
 )  # fmt: skip
 SAID_ONLY = Reading | Note | StopMoved | Attention
 """What can be taken back: it was said, not done to the milk."""
-SPEEDS = (1.0, 2.0, 5.0, 10.0, 20.0, 60.0)
 
 
 @dataclass(frozen=True, slots=True)

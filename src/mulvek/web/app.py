@@ -48,7 +48,7 @@ def create_app(
     security.install(app, hosts)
     larder.routes(app, db)
     bench.routes(app, db)
-    readers = Readers(db, clock, changes)
+    app.extensions["mulvek_readers"] = readers = Readers(db, clock, changes)
     stove.routes(app, db, clock, changes, readers)
     instruments.routes(app, db, clock, changes, readers)
     rehearsal.routes(app, db, clock, changes)

@@ -6,24 +6,25 @@ from flask import Flask, Response, send_from_directory
 
 STATIC = Path(__file__).parent.parent / "static"
 A_YEAR_S = 31_536_000
-ADDRESSES = (
-    "/",
-    "/larder",
-    "/bench",
-    "/bench/curdle",
-    "/bench/strain",
-    "/bench/caramel",
-    "/sweets",
-    "/sweets/own",
-    "/stove",
-    "/stove/<int:id>",
-    "/stove/rehearse",
-    "/stove/rehearse/<int:id>",
-    "/stove/curd/<int:id>",
-    "/stove/sweet/<int:id>",
-    "/book",
-    "/book/<int:id>",
-)
+ADDRESSES = {
+    "home": "/",
+    "larder": "/larder",
+    "reduce": "/bench",
+    "curdle": "/bench/curdle",
+    "strain": "/bench/strain",
+    "caramel": "/bench/caramel",
+    "sweets": "/sweets",
+    "own-sweet": "/sweets/own",
+    "stove": "/stove",
+    "pan": "/stove/<int:id>",
+    "rehearse": "/stove/rehearse",
+    "rehearsal": "/stove/rehearse/<int:id>",
+    "curd": "/stove/curd/<int:id>",
+    "sweet": "/stove/sweet/<int:id>",
+    "book": "/book",
+    "batch": "/book/<int:id>",
+}
+"""The one page's addresses by name; the browser's router has the same ones (web/shared.py)."""
 
 
 def routes(app: Flask) -> None:
@@ -36,7 +37,7 @@ def routes(app: Flask) -> None:
     def icon() -> Response:
         return send_from_directory(STATIC, "icon.svg", max_age=3600)
 
-    for address in ADDRESSES:
+    for address in ADDRESSES.values():
         app.add_url_rule(address, "page", page)
     app.add_url_rule("/assets/<path:filename>", "asset", asset)
     app.add_url_rule("/icon.svg", "icon", icon)

@@ -151,6 +151,11 @@ class Readers:
         if heard is not None:
             heard.stop.set()
 
+    def close(self) -> None:
+        """Listen no more: the server stops."""
+        for row_id in list(self.heard):
+            self.stop(row_id)
+
     def acted(self, batch_id: int) -> None:
         """Something was done to the milk: simulated instruments have to know, as no real milk tells them."""
         for row_id, heard in list(self.heard.items()):

@@ -1,3 +1,4 @@
+import { newKey } from './keys'
 import { reactive } from 'vue'
 import {
   api,
@@ -54,7 +55,7 @@ export const onAnswer = (hear: (answer: Answer) => void) => (answered = hear)
 
 /** Keep it, then send all that waits. Resolves with the answer, or with null when it must wait for the network. */
 export function post(what: Omit<Waiting, 'at_s'>): Promise<Answer | null> {
-  const key = what.event.key ?? crypto.randomUUID()
+  const key = what.event.key ?? newKey()
   const entry = { ...what, event: { ...what.event, key }, at_s: serverNow() } as Waiting
   outbox.waiting.push(entry)
   keep()

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { LONGEST_NAME } from '@/api/shared'
+import { newKey } from '@/api/keys'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -21,8 +23,8 @@ const name = ref('')
 const key = ref('')
 
 function ask() {
-  name.value = props.suggested.slice(0, 60)
-  key.value = crypto.randomUUID()
+  name.value = props.suggested.slice(0, LONGEST_NAME)
+  key.value = newKey()
   naming.value = true
 }
 const begin = useMutation({

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LONGEST_WORDS } from '@/api/shared'
 import { NInput } from 'naive-ui'
 
 /** One line of a form: its words, its figure. */
@@ -12,7 +13,7 @@ const value = defineModel<string>({ required: true })
     <NInput
       v-model:value="value"
       :placeholder="placeholder ?? ''"
-      :maxlength="80"
+      :maxlength="LONGEST_WORDS"
       :input-props="{
         'aria-label': label,
         inputmode: words ? 'text' : 'decimal',

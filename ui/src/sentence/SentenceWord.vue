@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LONGEST_WORDS } from '@/api/shared'
 import { NInput, NPopover } from 'naive-ui'
 import { nextTick, ref, useId } from 'vue'
 import { usePlace } from './place'
@@ -123,7 +124,7 @@ function onKey(event: KeyboardEvent) {
         v-model:value="value"
         placeholder=""
         size="large"
-        :maxlength="80"
+        :maxlength="LONGEST_WORDS"
         :status="problem ? 'error' : undefined"
         :input-props="{
           'aria-label': label,

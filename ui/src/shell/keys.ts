@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted, reactive } from 'vue'
+import { onBeforeUnmount, onMounted, reactive, toRaw } from 'vue'
 
 export interface Key {
   key: string
@@ -28,7 +28,7 @@ export function useKeys(list: Key[]): void {
     window.addEventListener('keydown', on)
   })
   onBeforeUnmount(() => {
-    if (keys.list === list) keys.list = []
+    if (toRaw(keys.list) === list) keys.list = []
     window.removeEventListener('keydown', on)
   })
 }

@@ -8,12 +8,13 @@ import {
   type LiveCurd,
   type LiveSweet,
 } from '@/api/kitchen'
+import { ALARM_AFTER_S, LOUDNESS, MISSED_AFTER_S, SPEAK_AFTER_S } from '@/api/shared'
 import { minutes, stopwatch } from '@/say'
 import { ran } from './now'
 
 /** What is on the fire or beside it, and what each asks for. The nudges are the server's; this only counts on. */
 export type Nudge = Batch['nudges'][number]
-export type Loudness = 'wait' | 'show' | 'chime' | 'speak' | 'alarm'
+export type Loudness = (typeof LOUDNESS)[number]
 
 export interface Live {
   of: 'pan' | 'curd' | 'sweet'
@@ -27,10 +28,6 @@ export interface Live {
   onFire: boolean
   nowS: () => number
 }
-
-const SPEAK_AFTER_S = 40
-const ALARM_AFTER_S = 120
-export const MISSED_AFTER_S = 240
 
 /** The server's rule of loudness (core/stove/attention.py), counted on between its answers. */
 export function loudness(nudge: Nudge, nowS: number): Loudness {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LONGEST_WORDS } from '@/api/shared'
 import { useMutation } from '@tanstack/vue-query'
 import { NInput } from 'naive-ui'
 import { ref, watch } from 'vue'
@@ -36,7 +37,7 @@ watch(
       <NInput
         v-model:value="want"
         placeholder="600 g, 20 cups, 500 ml"
-        :maxlength="80"
+        :maxlength="LONGEST_WORDS"
         :input-props="{ id: 'want', autocomplete: 'off' }"
       />
       <button type="submit" class="plate line">How much milk?</button>
@@ -69,7 +70,7 @@ watch(
       <NInput
         v-model:value="now"
         placeholder="700 g, 3.6 cm, spoonable cold"
-        :maxlength="80"
+        :maxlength="LONGEST_WORDS"
         :input-props="{ id: 'now', autocomplete: 'off' }"
       />
       <button type="submit" class="plate line">How to mend it?</button>

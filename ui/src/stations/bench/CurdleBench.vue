@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LONGEST_WORDS } from '@/api/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { NInput } from 'naive-ui'
@@ -293,7 +294,7 @@ watch(settled, () => wish.reset())
           <NInput
             v-model:value="want"
             placeholder="30 balls of 12 g, 400 g"
-            :maxlength="80"
+            :maxlength="LONGEST_WORDS"
             :input-props="{ id: 'want', autocomplete: 'off' }"
           />
           <button type="submit" class="plate line">How much milk?</button>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { LONGEST_NAME } from '@/api/shared'
+import { newKey } from '@/api/keys'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { NInput, NModal } from 'naive-ui'
 import { nextTick, ref } from 'vue'
@@ -30,8 +32,11 @@ const key = ref('')
 
 async function ask() {
   if (props.blocked) return
-  name.value = `${props.forecast.milk_name}, ${props.forecast.understood.stop}`.slice(0, 60)
-  key.value = crypto.randomUUID()
+  name.value = `${props.forecast.milk_name}, ${props.forecast.understood.stop}`.slice(
+    0,
+    LONGEST_NAME,
+  )
+  key.value = newKey()
   naming.value = true
   await nextTick()
   setTimeout(() => field.value?.select(), 50)
@@ -115,7 +120,7 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
           v-model:value="name"
           placeholder=""
           size="large"
-          :maxlength="60"
+          :maxlength="LONGEST_NAME"
           :input-props="{ id: 'batch-name', autocomplete: 'off' }"
         />
         <p v-if="light.error.value" class="problem" role="alert">{{ light.error.value.message }}</p>

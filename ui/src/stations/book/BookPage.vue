@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LONGEST_NOTE } from '@/api/shared'
 import { NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -133,7 +134,7 @@ function write() {
           <form @submit.prevent="write">
             <NInput
               v-model:value="note"
-              :maxlength="2000"
+              :maxlength="LONGEST_NOTE"
               placeholder="How did it turn out cold?"
               :input-props="{ 'aria-label': 'A note' }"
             />

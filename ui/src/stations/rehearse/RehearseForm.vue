@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { newKey } from '@/api/keys'
 import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, unwrap, type ReduceIn } from '@/api/client'
 import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
-import { SPEEDS, useRehearsals, type Speed } from './rehearsal'
+import { SPEEDS } from '@/api/shared'
+import { useRehearsals, type Speed } from './rehearsal'
 
 /** Put a simulated pan on the fire: how hard, how fast, and which hidden milk. */
 const props = defineProps<{ plan: ReduceIn }>()
@@ -25,7 +27,7 @@ const begin = useMutation({
           level: level.value,
           speed: speed.value,
           seed: seed.value.trim() ? Number(seed.value) : null,
-          key: crypto.randomUUID(),
+          key: newKey(),
         },
       }),
     ),

@@ -10,7 +10,8 @@ import NowTray from '../stove/NowTray.vue'
 import PanNow from '../stove/PanNow.vue'
 import ReadPanel from '../stove/ReadPanel.vue'
 import RehearseAccount from './RehearseAccount.vue'
-import { SPEEDS, useDo, useRehearsal, type Rehearsal } from './rehearsal'
+import { SPEEDS } from '@/api/shared'
+import { useDo, useRehearsal, type Rehearsal } from './rehearsal'
 
 /** The Stove on a simulated pan: the same sentence, figures and readings; beside them what eyes and nose would tell. */
 const route = useRoute()

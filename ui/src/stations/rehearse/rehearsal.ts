@@ -1,3 +1,4 @@
+import { newKey } from '@/api/keys'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, unwrap, type EventIn } from '@/api/client'
@@ -10,7 +11,6 @@ export type Account = Schemas['AccountOut']
 export type Run = Schemas['RunOut']
 export type Act = Schemas['HandIn']['act']
 export type Speed = Schemas['SpeedIn']['speed']
-export const SPEEDS: Speed[] = [1, 2, 5, 10, 20, 60]
 
 /** A rehearsal with its batch as the Stove's parts take it: its clock runs on at the rehearsal's own pace. */
 export type LiveRehearsal = Rehearsal & { live: LiveBatch }
@@ -68,7 +68,7 @@ export function useDo(id: MaybeRefOrGetter<number>) {
             body: { speed: what.speed },
           }),
         )
-      const key = crypto.randomUUID()
+      const key = newKey()
       if ('act' in what)
         return unwrap(
           api.POST('/api/rehearsals/{rehearsal_id}/acts', {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { LONGEST_NAME } from '@/api/shared'
+import { newKey } from '@/api/keys'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -49,7 +51,7 @@ const burners = computed(
 const both = useMutation({
   mutationFn: async () => {
     const path = { params: { path: { batch_id: props.batch.id } } }
-    const key = crypto.randomUUID()
+    const key = newKey()
     if (which.value === 'pour')
       return unwrap(
         api.POST('/api/stove/batches/{batch_id}/pour', {
@@ -62,7 +64,7 @@ const both = useMutation({
         ...path,
         body: {
           share: Number(words.value.replace(',', '.')) / 100,
-          name: `${props.batch.name}, part`.slice(0, 60),
+          name: `${props.batch.name}, part`.slice(0, LONGEST_NAME),
           pan: pan.value ?? 0,
           burner: burner.value ?? 0,
           key,

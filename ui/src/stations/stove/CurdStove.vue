@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { OK_BUYS_S } from '@/api/shared'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { CurdEventIn } from '@/api/client'
@@ -59,7 +60,7 @@ const later = () =>
     kind: 'snoozed',
     nudge: due.value.key,
     episode: due.value.episode,
-    seconds: due.value.kind === 'hazard' ? 90 : 120,
+    seconds: due.value.kind === 'hazard' ? OK_BUYS_S : 120,
   })
 const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { OK_BUYS_S } from '@/api/shared'
 import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -93,7 +94,7 @@ function answer(due: Asked) {
   else typing.value = true
 }
 function later(due: Asked) {
-  const seconds = due.nudge.kind === 'hazard' ? 90 : 120
+  const seconds = due.nudge.kind === 'hazard' ? OK_BUYS_S : 120
   const event = {
     kind: 'snoozed' as const,
     nudge: due.nudge.key,

@@ -1,0 +1,40 @@
+"""What the browser must know as the server knows it: addresses, spoon stages, loudness, sizes.
+
+They stand once, in Python; ``./run api`` writes them into ``ui/src/api/shared.ts`` and a test compares the two.
+"""
+
+import json
+from typing import get_args
+
+from ..core.stove import attention
+from ..core.texture import STAGE_VERBS, STAGES
+from ..formats.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
+from ..formats.rehearsal import Speed
+from .pages import ADDRESSES
+
+HEAD = "// Written by ./run api from src/mulvek/web/shared.py. Do not change it here.\n"
+
+
+def shared_ts() -> str:
+    """The TypeScript module, whole."""
+    seconds = ("SPEAK_AFTER_S", "ALARM_AFTER_S", "MISSED_AFTER_S", "OK_BUYS_S")
+    constants = {
+        "ADDRESSES": {name: address.replace("<int:id>", ":id(\\d+)") for name, address in ADDRESSES.items()},
+        "STAGES": STAGES,
+        "STAGE_VERBS": STAGE_VERBS,
+        "LOUDNESS": get_args(attention.Loudness),
+        **{name: getattr(attention, name) for name in seconds},
+        "SPEEDS": get_args(Speed),
+        "LONGEST_NAME": LONGEST_NAME,
+        "LONGEST_WORDS": LONGEST_WORDS,
+        "LONGEST_NOTE": LONGEST_NOTE,
+    }
+    lines = [f"export const {name} = {_literal(value)}\n" for name, value in constants.items()]
+    return HEAD + "".join(lines)
+
+
+def _literal(value: object) -> str:
+    if isinstance(value, float) and value.is_integer():
+        value = int(value)
+    text = json.dumps(value, ensure_ascii=False, indent=2)
+    return f"{text} as const" if isinstance(value, dict | tuple | list) else text

@@ -1,0 +1,122 @@
+"""Kitchens for tests, copied from templates instead of made: an own small one, and the boathouse with its batches."""
+
+import shutil
+import threading
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from werkzeug.serving import make_server
+
+from mulvek.demo.boathouse import fill
+from mulvek.store.database import Database
+from mulvek.web.app import create_app
+
+EPOCH_S = 1_800_000_000.0
+"""When the kitchens of the tests were made."""
+
+KADHAI = {
+    "name": "wide kadhai",
+    "shape": {
+        "kind": "kadhai",
+        "rim_diameter_m": 0.29,
+        "bowl_depth_m": 0.086,
+        "top_diameter_m": 0.32,
+        "wall_height_m": 0.032,
+    },
+}
+MILK = {"name": "farm milk", "fat_pct": 6.9, "snf_pct": 9.73, "species": "buffalo"}
+
+
+def words(**changed: object) -> dict[str, object]:
+    """A plan for the own kitchen's pan and milk."""
+    return {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": "90 g", **changed}
+
+
+class Clock:
+    """A clock the tests can set."""
+
+    def __init__(self, now: float = EPOCH_S) -> None:
+        self.now = now
+
+    def __call__(self) -> float:
+        return self.now
+
+
+class Templates:
+    """Files made once in a run; each test works on a copy of its own."""
+
+    def __init__(self, folder: Path) -> None:
+        self._folder = folder
+
+    def _copy(self, name: str, make: Callable[[Path], None], to: Path) -> Path:
+        template = self._folder / name
+        if not template.exists():
+            make(template)
+        return Path(shutil.copyfile(template, to))
+
+    def own(self, to: Path) -> Path:
+        """A new kitchen with one pan (number 2) and one milk (number 5) of its own."""
+        return self._copy("own.sqlite3", _make_own, to)
+
+    def demo(self, to: Path) -> Path:
+        """The boathouse kitchen as it stands at EPOCH_S."""
+        return self._copy("demo.sqlite3", _make_demo, to)
+
+
+def close(app: Any) -> None:
+    """Let the file go, and everything that listens for it."""
+    app.extensions["mulvek_readers"].close()
+    app.extensions["mulvek_database"].close()
+
+
+def _make_own(path: Path) -> None:
+    app = create_app(path, clock=Clock())
+    client = app.test_client()
+    assert client.post("/api/larder/pans", json=KADHAI).status_code == 201
+    assert client.post("/api/larder/milks", json=MILK).status_code == 201
+    _settle(app.extensions["mulvek_database"])
+
+
+def _make_demo(path: Path) -> None:
+    db = Database(path)
+    fill(db, EPOCH_S)
+    _settle(db)
+
+
+def _settle(db: Database) -> None:
+    """All of it into the one file that is copied."""
+    with db.engine.connect() as connection:
+        connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
+    db.close()
+
+
+class Stand:
+    """One server for all tests of a run, in this process; what it serves is changed from test to test."""
+
+    def __init__(self) -> None:
+        self.app: Callable[..., Any] | None = None
+        self._server = make_server("127.0.0.1", 0, self._answer, threaded=True)
+        self._server.daemon_threads = True  # type: ignore[attr-defined]
+        self.url = f"http://127.0.0.1:{self._server.server_port}"
+        threading.Thread(target=self._server.serve_forever, kwargs={"poll_interval": 0.02}, daemon=True).start()
+
+    def _answer(self, environ: dict[str, Any], start_response: Callable[..., Any]) -> Any:
+        if self.app is None:
+            start_response("503 Between tests", [("Content-Type", "text/plain")])
+            return [b""]
+        return self.app(environ, start_response)
+
+    @contextmanager
+    def serving(self, app: Any) -> Iterator[str]:
+        self.app = app
+        try:
+            yield self.url
+        finally:
+            self.app = None
+            close(app)
+
+    def stop(self) -> None:
+        self._server.shutdown()
+        self._server.server_close()

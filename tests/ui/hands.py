@@ -1,0 +1,53 @@
+"""What a hand does in any test of the interface."""
+
+import re
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Locator, Page, expect
+
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+SIZES = {"desk": {"width": 1280, "height": 800}, "phone": {"width": 390, "height": 844}}
+BOTH = pytest.mark.parametrize("size", SIZES)
+"""Marks a test whose layout differs on a phone."""
+
+SETTLED = """Promise.all(document.getAnimations()
+  .filter((a) => a.effect.getTiming().iterations === 1).map((a) => a.finished.catch(() => null))).then(() => true)"""
+
+
+def clean(page: Page) -> None:
+    """No accessibility violation, once the station has loaded and nothing fades in or out."""
+    expect(page.locator("h1")).to_have_count(1)
+    page.evaluate(SETTLED)
+    found = Axe().run(page).response["violations"]
+    assert [(v["id"], [n["html"] for n in v["nodes"]][:3]) for v in found] == []
+
+
+def minutes_said(page: Page) -> int:
+    return int(re.search(r"about\s+(\d+)\s+minutes", page.locator("p.answer").inner_text())[1])
+
+
+def pick(page: Page, word: str, choice: str) -> None:
+    """Open a word of the sentence and take one of its choices."""
+    page.get_by_role("button", name=f"{word}:").first.click()
+    page.get_by_role("dialog", name=word).get_by_role("button", name=re.compile(f"^{choice}")).first.click()
+
+
+def write(page: Page, word: str, text: str) -> None:
+    """Open a word of the sentence and type."""
+    page.get_by_role("button", name=f"{word}:").first.click()
+    field = page.get_by_role("textbox", name=word)
+    field.fill(text)
+    field.press("Enter")
+
+
+def box(page: Page, name: str) -> Locator:
+    return page.get_by_role("textbox", name=name, exact=True)

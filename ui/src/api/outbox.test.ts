@@ -1,0 +1,155 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+
+type Outbox = typeof import('./outbox')
+type Sent = { path: string; event: Record<string, unknown> }
+
+/** A kitchen's server: keeps what it is sent, answers as told. */
+class Server {
+  sent: Sent[] = []
+  down = false
+  answers: (() => Response | Promise<Response>)[] = []
+  ok = () =>
+    new Response(JSON.stringify({ id: 5, phase: 'boiling', now_s: 1_800_000_000 }), {
+      status: 201,
+      headers: { 'content-type': 'application/json' },
+    })
+  fetch = async (request: Request) => {
+    const { event } = (await request.clone().json()) as { event: Sent['event'] }
+    if (this.down) throw new TypeError('no network')
+    const answer = await (this.answers.shift() ?? this.ok)()
+    if (answer.ok) this.sent.push({ path: new URL(request.url).pathname, event })
+    return answer
+  }
+}
+const off = () => Promise.reject(new TypeError('no network'))
+const problem = (status: number, detail: string) => () =>
+  new Response(JSON.stringify({ status, title: 'Not now', detail, fields: [] }), {
+    status,
+    headers: { 'content-type': 'application/json' },
+  })
+
+let server: Server
+async function open(): Promise<Outbox> {
+  vi.resetModules()
+  return import('./outbox')
+}
+const stir = (id = 5) => ({ of: 'pan' as const, id, event: { kind: 'stirred' as const } })
+const kinds = () => server.sent.map((s) => s.event.kind)
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date', 'performance'] })
+  localStorage.clear()
+  server = new Server()
+  vi.stubGlobal('fetch', server.fetch)
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+describe('what happened', () => {
+  test('is sent at once to its own batch, under a key, and answered', async () => {
+    const { post, outbox } = await open()
+    const answer = await post(stir())
+    expect(answer).toMatchObject({ of: 'pan', batch: { id: 5 } })
+    expect(server.sent[0]!.path).toBe('/api/stove/batches/5/events')
+    expect(server.sent[0]!.event.key).toMatch(/^[0-9a-f]{32}$/)
+    expect(server.sent[0]!.event.at_s).toBeUndefined()
+    expect(outbox.waiting).toEqual([])
+  })
+
+  test('of a curd and of a sweet goes to their own logs', async () => {
+    const { post } = await open()
+    await post({ of: 'curd', id: 3, event: { kind: 'step_done' } })
+    await post({ of: 'sweet', id: 2, event: { kind: 'note', text: 'set' } })
+    expect(server.sent.map((s) => s.path)).toEqual([
+      '/api/stove/curds/3/events',
+      '/api/stove/sweets/2/events',
+    ])
+  })
+
+  test('waits without network, and goes in order, once, at the time it happened', async () => {
+    const { post, outbox, heardClock, keepSending } = await open()
+    heardClock(1_000_000)
+    server.down = true
+    const stop = keepSending()
+    expect(await post(stir())).toBeNull()
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(await post({ of: 'pan', id: 5, event: { kind: 'scraped' } })).toBeNull()
+    expect(outbox.waiting.map((w) => w.event.kind)).toEqual(['stirred', 'scraped'])
+    server.down = false
+    await vi.advanceTimersByTimeAsync(5_000)
+    await vi.waitFor(() => expect(outbox.waiting).toEqual([]))
+    expect(kinds()).toEqual(['stirred', 'scraped'])
+    const [first, second] = server.sent.map((s) => Number(s.event.at_s))
+    expect(first).toBeCloseTo(1_000_000, 0)
+    expect(second! - first!).toBeCloseTo(60, 0)
+    stop()
+  })
+
+  test('outlives the page that noted it', async () => {
+    server.answers = [off]
+    expect(await (await open()).post(stir())).toBeNull()
+    const again = await open()
+    expect(again.outbox.waiting).toHaveLength(1)
+    const key = again.outbox.waiting[0]!.event.key
+    const stop = again.keepSending()
+    await vi.waitFor(() => expect(kinds()).toEqual(['stirred']))
+    expect(server.sent[0]!.event.key).toBe(key)
+    stop()
+  })
+
+  test.each([500, 503])('waits when the server says %i', async (status) => {
+    const { post, outbox } = await open()
+    server.answers = [problem(status, 'The disk is full.')]
+    expect(await post(stir())).toBeNull()
+    expect(outbox.waiting).toHaveLength(1)
+    expect(outbox.refused).toEqual([])
+  })
+
+  test('that is refused is told to whoever asked, and does not stop the next', async () => {
+    const { post, outbox } = await open()
+    server.answers = [problem(409, 'It is off the fire.')]
+    await expect(post(stir())).rejects.toThrow('It is off the fire.')
+    await post(stir())
+    expect(kinds()).toEqual(['stirred'])
+    expect(outbox.waiting).toEqual([])
+  })
+
+  test('that is refused when nobody waits for it any more is shown', async () => {
+    server.answers = [off]
+    await (await open()).post({ of: 'pan', id: 5, event: { kind: 'first_boil' } })
+    const again = await open()
+    server.answers = [problem(409, 'It boils already.')]
+    const stop = again.keepSending()
+    await vi.waitFor(() => expect(again.outbox.waiting).toEqual([]))
+    expect(again.outbox.refused.join()).toContain('It boils already.')
+    stop()
+  })
+
+  test('keeps its own key and its own time', async () => {
+    const { post } = await open()
+    const event = { kind: 'stirred' as const, key: 'mine-1', at_s: 77 }
+    await post({ of: 'pan', id: 5, event })
+    expect(server.sent[0]!.event).toMatchObject(event)
+  })
+})
+
+describe('the kitchen’s clock', () => {
+  test('is the server’s, whatever the clock here says or does', async () => {
+    const { heardClock, serverNow } = await open()
+    vi.setSystemTime(new Date('2031-01-01'))
+    heardClock(1_800_000_000)
+    vi.setSystemTime(new Date('2020-01-01'))
+    expect(serverNow()).toBeCloseTo(1_800_000_000, 0)
+    vi.advanceTimersByTime(30_000)
+    expect(serverNow()).toBeCloseTo(1_800_000_030, 0)
+  })
+
+  test('is remembered for a page that opens without network', async () => {
+    vi.setSystemTime(new Date('2031-01-01'))
+    ;(await open()).heardClock(1_800_000_000)
+    vi.advanceTimersByTime(10_000)
+    expect((await open()).serverNow()).toBeCloseTo(1_800_000_010, 0)
+  })
+})

@@ -1,0 +1,27 @@
+import { expect, test } from 'vitest'
+import { STAGES } from './api/shared'
+import * as say from './say'
+
+test.each([
+  [say.cm(0.0432), '4.3'],
+  [say.minutes(89), '1'],
+  [say.minutes(-5), '0'],
+  [say.grouped(1234567), '1\u2009234\u2009567'],
+  [say.grams(1.1), '1\u2009100 g'],
+  [say.weight(0.9994), '999 g'],
+  [say.weight(0.9996), '1 kg'],
+  [say.weight(1.25), '1.25 kg'],
+  [say.volume(0.0012), '1.20 L'],
+  [say.volume(0.00025), '250 ml'],
+  [say.percent(0.314), '31 %'],
+  [say.stopwatch(125), '2:05'],
+  [say.stopwatch(-4), '0:00'],
+  [say.stopwatch(7200), '120:00'],
+])('%s is said as %s', (said, expected) => expect(said).toBe(expected))
+
+test('a stage has a name and a deed; between two it is the nearer', () => {
+  expect(STAGES.map((_, i) => say.stageName(i))).toEqual(STAGES)
+  expect(say.stageName(2.4)).toBe('coats the spoon')
+  expect(say.stageDoes(2.6)).toBe('falls in a slow ribbon')
+  expect(say.stageName(99)).toBe('')
+})

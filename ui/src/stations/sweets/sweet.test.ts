@@ -1,0 +1,82 @@
+import { expect, test } from 'vitest'
+import {
+  askedOf,
+  before,
+  dayWord,
+  hours,
+  nearestMilk,
+  pairs,
+  SWEET_FIRST,
+  takenTo,
+  unpaired,
+  type SweetWords,
+} from './sweet'
+
+const words = (more: Partial<SweetWords> = {}) => ({ ...SWEET_FIRST, ...more }) as SweetWords
+
+test('pairs stand in one word of the address and come back', () => {
+  expect(pairs('cook=20;finish.ghee=0.1')).toEqual({ cook: '20', 'finish.ghee': '0.1' })
+  expect(unpaired(pairs('a=1;b=2'))).toBe('a=1;b=2')
+  expect(pairs('')).toEqual({})
+  expect(pairs('a=;=2;c')).toEqual({})
+})
+
+test('the nearest milk is the cook’s own, if any is near', () => {
+  const milks = [
+    { id: 1, fat_pct: 6.9, species: 'buffalo' },
+    { id: 2, fat_pct: 4.1, species: 'cow' },
+    { id: 3, fat_pct: 4.2, species: 'coconut' },
+  ]
+  expect(nearestMilk(milks, 4.3)).toBe(2)
+  expect(nearestMilk(milks, 6.0)).toBe(1)
+  expect(nearestMilk(milks, 1.5)).toBeNull()
+  expect(nearestMilk(milks, null)).toBeNull()
+})
+
+test('what I want and what I have are never asked together', () => {
+  const wish = askedOf(words({ want: '24', have: 'milk=1 L' }), 2)
+  expect(wish).toMatchObject({ want: '24', have: [], milk: 2 })
+  const have = askedOf(words({ from: 'have', have: 'milk=1.1 L;C=380 g', weighed: 'pan-3' }), 2)
+  expect(have).toMatchObject({ want: '', weighed: '' })
+  expect(have.have).toEqual([
+    { what: 'milk', amount: '1.1 L' },
+    { what: 'C', amount: '380 g' },
+  ])
+})
+
+test('odd words of an address become sound questions', () => {
+  const odd = askedOf(
+    words({
+      moulds: '-4',
+      freezes: '9999',
+      freezer: '−20',
+      margin: '400',
+      change: 'cook=x;mix.ghee=0,5',
+    }),
+    null,
+  )
+  expect(odd.moulds).toBe(1)
+  expect(odd.freezes_kg_day).toBe(100)
+  expect(odd.freezer_c).toBe(-20)
+  expect(odd.prices!.margin).toBe(0.9)
+  expect(odd.changes).toEqual({})
+  expect(odd.milk).toBeNull()
+})
+
+test.each([
+  [2, 'x', 'to half'],
+  [1.5, 'x', 'to two thirds'],
+  [2.75, 'x', '2.75 times down'],
+  [31, 'ts', 'to 31 % solids'],
+  [44.04, 'water', 'to 44 % water'],
+])('%d %s is taken %s', (to, unit, said) => expect(takenTo(to, unit)).toBe(said))
+
+test('a time before another, over midnight too', () => {
+  expect(before('20:00', 5400)!.at).toBe('18:30')
+  expect(before('20:00', 5400)!.days).toBeCloseTo(0)
+  expect(before('06:00', 8 * 3600)).toEqual({ at: '22:00', days: 1 })
+  expect(before('19.30', 0)!.at).toBe('19:30')
+  expect(before('supper', 60)).toBeNull()
+  expect([0, 1, 3].map(dayWord)).toEqual(['', ' the day before', ' 3 days before'])
+  expect([100, 600, 7200].map(hours)).toEqual(['100\u00a0s', '10\u00a0min', '2\u00a0h'])
+})

@@ -13,6 +13,8 @@ from pathlib import Path
 
 import pytest
 
+from tests import sizes
+
 
 def pytest_addoption(parser: pytest.Parser) -> None:
     parser.addoption("--full", action="store_true", help="kills, contract examples and simulations at full size")
@@ -20,22 +22,31 @@ def pytest_addoption(parser: pytest.Parser) -> None:
 
 
 def pytest_configure(config: pytest.Config) -> None:
+    sizes.full = config.getoption("--full", False)
     if config.getoption("--report", False):
         from tests.report import Report
 
         config.pluginmanager.register(Report())
 
 
-@pytest.fixture(scope="session")
-def full(request: pytest.FixtureRequest) -> bool:
-    return bool(request.config.getoption("--full"))
+@pytest.hookimpl(optionalhook=True)
+def pytest_xdist_make_scheduler(config: pytest.Config, log: object):
+    """All of the interface in one worker, and that first: two Chromiums on two cores only slow each other."""
+    from xdist.scheduler import LoadScopeScheduling
+
+    class OneBrowser(LoadScopeScheduling):
+        def _split_scope(self, nodeid: str) -> str:
+            return "chromium" if nodeid.startswith("tests/ui/") else nodeid
+
+    return OneBrowser(config, log)
 
 
 @pytest.fixture(scope="session")
-def templates(tmp_path_factory: pytest.TempPathFactory):
+def templates(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactory):
     from tests.kitchens import Templates
 
-    return Templates(tmp_path_factory.mktemp("templates"))
+    cache = getattr(request.config, "cache", None)  # none with -p no:cacheprovider
+    return Templates(cache.mkdir("kitchens") if cache else tmp_path_factory.mktemp("kitchens"))
 
 
 @pytest.fixture

@@ -1,14 +1,17 @@
 """Kitchens for tests, copied from templates instead of made: an own small one, and the boathouse with its batches."""
 
+import hashlib
 import shutil
 import threading
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any
 
 from werkzeug.serving import make_server
 
+import mulvek
 from mulvek.demo.boathouse import fill
 from mulvek.store.database import Database
 from mulvek.web.app import create_app
@@ -45,15 +48,18 @@ class Clock:
 
 
 class Templates:
-    """Files made once in a run; each test works on a copy of its own."""
+    """Files made once and kept for as long as the code that made them stands; each test works on a copy of its own."""
 
-    def __init__(self, folder: Path) -> None:
-        self._folder = folder
+    def __init__(self, cache: Path) -> None:
+        self._folder = cache / _made_by()
+        self._folder.mkdir(exist_ok=True, parents=True)
 
     def _copy(self, name: str, make: Callable[[Path], None], to: Path) -> Path:
         template = self._folder / name
         if not template.exists():
-            make(template)
+            with TemporaryDirectory(dir=self._folder) as fresh:
+                make(Path(fresh) / name)
+                (Path(fresh) / name).replace(template)  # whole or not at all: another worker may be at it too
         return Path(shutil.copyfile(template, to))
 
     def own(self, to: Path) -> Path:
@@ -63,6 +69,16 @@ class Templates:
     def demo(self, to: Path) -> Path:
         """The boathouse kitchen as it stands at EPOCH_S."""
         return self._copy("demo.sqlite3", _make_demo, to)
+
+
+def _made_by() -> str:
+    """Changes with every line of the code and with every installed release."""
+    source = Path(mulvek.__file__).parent
+    files = [f for kind in ("*.py", "*.toml") for f in source.rglob(kind)]
+    stamp = hashlib.sha256((source.parents[1] / "requirements.txt").read_bytes())
+    for file in [Path(__file__), *sorted(files)]:
+        stamp.update(file.read_bytes())
+    return stamp.hexdigest()[:16]
 
 
 def close(app: Any) -> None:

@@ -20,6 +20,7 @@ from mulvek.core.rehearsal.pan import Act, SimPan
 from mulvek.core.rehearsal.score import score
 from mulvek.core.rehearsal.senses import senses
 from mulvek.instruments.bench import ordinary_plan
+from tests.sizes import sized
 
 PLAN = ordinary_plan()
 SWEET = replace(PLAN, sugar=Amount.read("100 g", "sugar", "g", Measures()))
@@ -53,7 +54,7 @@ def test_a_plain_level_runs_as_the_forecast_says():
     assert abs(score(pan).off_target) < 0.01
 
 
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=sized(5, 12), deadline=None)
 @given(st.integers(1, 4), st.integers(0, 10_000), st.sampled_from([Careful, lazy, hasty]))
 def test_a_replay_is_the_run_again(level, seed, cook):
     pan = run(hide(SWEET, level, seed), cook())
@@ -68,7 +69,7 @@ def test_a_replay_is_the_run_again(level, seed, cook):
     assert jumped.mass_kg == pan.mass_kg and jumped.goes_on_with(pan.acts, pan.at_s)
 
 
-@settings(max_examples=8, deadline=None)
+@settings(max_examples=sized(4, 8), deadline=None)
 @given(st.integers(0, 10_000))
 def test_mass_closes_but_for_steam(seed):
     """What went in is in the pan, on its sides, on the hob, or left as steam; milk solids never appear from nowhere."""
@@ -85,7 +86,7 @@ def test_mass_closes_but_for_steam(seed):
 
 def test_habits_cost_what_they_cost():
     points = {
-        name: [score(run(hide(SWEET, 2, seed), cook())).points for seed in range(6)]
+        name: [score(run(hide(SWEET, 2, seed), cook())).points for seed in range(sized(3, 6))]
         for name, cook in (("careful", Careful), ("lazy", lazy))
     }
     assert statistics.median(points["careful"]) > 95

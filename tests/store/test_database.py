@@ -21,14 +21,12 @@ from mulvek.store.larder import Larder
 from mulvek.store.shelf import read_shelf
 from mulvek.store.stove import Stove
 from mulvek.store.tables import BatchRow, EventRow, MilkRow, PanRow
-
-NOW = 1_800_000_000.0
+from tests.kitchens import EPOCH_S as NOW
 
 
 @pytest.fixture
-def db(tmp_path):
-    db = Database(tmp_path / "kitchen.sqlite3")
-    assert fill(db, NOW)
+def db(tmp_path, templates):
+    db = Database(templates.demo(tmp_path / "kitchen.sqlite3"))
     yield db
     db.close()
 

@@ -27,13 +27,6 @@ class RunningClock(Clock):
         return self.now + time.monotonic() - self._began
 
 
-def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """All of these in one process: two Chromiums only slow each other."""
-    for item in items:
-        if item.path.is_relative_to(Path(__file__).parent):
-            item.add_marker(pytest.mark.xdist_group("chromium"))
-
-
 @pytest.fixture(scope="session")
 def browser_type_launch_args(browser_type_launch_args):
     return {**browser_type_launch_args, "executable_path": "/usr/bin/chromium", "args": FLAGS}

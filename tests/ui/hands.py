@@ -19,6 +19,9 @@ SIZES = {"desk": {"width": 1280, "height": 800}, "phone": {"width": 390, "height
 BOTH = pytest.mark.parametrize("size", SIZES)
 """Marks a test whose layout differs on a phone."""
 
+AXE = Axe().axe_script
+VIOLATIONS = """() => axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) =>
+  violations.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html)]))"""
 SETTLED = """Promise.all(document.getAnimations()
   .filter((a) => a.effect.getTiming().iterations === 1).map((a) => a.finished.catch(() => null))).then(() => true)"""
 
@@ -27,8 +30,9 @@ def clean(page: Page) -> None:
     """No accessibility violation, once the station has loaded and nothing fades in or out."""
     expect(page.locator("h1")).to_have_count(1)
     page.evaluate(SETTLED)
-    found = Axe().run(page).response["violations"]
-    assert [(v["id"], [n["html"] for n in v["nodes"]][:3]) for v in found] == []
+    if not page.evaluate("() => 'axe' in window"):
+        page.evaluate(AXE)
+    assert page.evaluate(VIOLATIONS) == []
 
 
 def minutes_said(page: Page) -> int:

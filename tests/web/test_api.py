@@ -10,6 +10,7 @@ from openapi_spec_validator import validate
 from mulvek.store.tables import BatchRow
 from tests.conftest import serving
 from tests.kitchens import KADHAI, MILK, words
+from tests.sizes import sized
 
 
 def happens(client, batch: int, **event):
@@ -144,7 +145,7 @@ def test_killed_while_events_are_posted_nothing_acknowledged_is_lost(tmp_path):
         return json.load(urllib.request.urlopen(request, timeout=5))
 
     acknowledged = []
-    for round_ in range(3):
+    for round_ in range(sized(2, 3)):
         with serving(tmp_path, "demo") as (url, server):
             batch = json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["id"]
             kept = {

@@ -1,27 +1,39 @@
 """A small schema-driven fuzz of the whole API: documented answers only, never 5xx."""
 
-import tempfile
+import json
 from pathlib import Path
 
+import pytest
 import schemathesis
-from hypothesis import HealthCheck, settings
+from hypothesis import HealthCheck, given, settings
+from schemathesis import GenerationMode
 from schemathesis.specs.openapi.checks import positive_data_acceptance
 
-from mulvek.demo.boathouse import fill
-from mulvek.store.database import Database
 from mulvek.web.app import create_app
+from tests.kitchens import Clock, close
+from tests.sizes import sized
 
-# built at module level: schemathesis.pytest.from_fixture fails under this pytest
-_folder = tempfile.TemporaryDirectory()
-_path = Path(_folder.name) / "contract.sqlite3"
-_db = Database(_path)
-fill(_db, 1_800_000_000.0)
-_db.close()
-schema = schemathesis.openapi.from_wsgi("/openapi.json", create_app(_path, clock=lambda: 1_800_000_000.0))
+DOCUMENT = json.loads((Path(__file__).parents[2] / "openapi.json").read_text())
+OPERATIONS = [(path, method) for path, methods in DOCUMENT["paths"].items() for method in methods]
 
 
-@schema.parametrize()
-@settings(max_examples=20, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
-def test_contract(case):
-    # the kitchen knows more than the schema: a well-formed plan may still be impossible (422)
-    case.call_and_validate(excluded_checks=[positive_data_acceptance])
+@pytest.fixture(scope="module")
+def schema(templates, tmp_path_factory):
+    app = create_app(templates.demo(tmp_path_factory.mktemp("contract") / "demo.sqlite3"), clock=Clock())
+    yield schemathesis.openapi.from_wsgi("/openapi.json", app)
+    close(app)
+
+
+@pytest.mark.parametrize(("path", "method"), OPERATIONS)
+def test_contract(schema, path, method):
+    operation = schema[path][method]
+    modes = [GenerationMode.POSITIVE] + [GenerationMode.NEGATIVE] * bool(operation.body or operation.path_parameters)
+    for mode in modes:
+
+        @given(case=operation.as_strategy(generation_mode=mode))
+        @settings(max_examples=sized(6, 50), deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+        def answers(case):
+            # the kitchen knows more than the schema: a well-formed plan may still be impossible (422)
+            case.call_and_validate(excluded_checks=[positive_data_acceptance])
+
+        answers()

@@ -65,6 +65,8 @@ def alternatives(
     here = build(sweet, school, pantry)
     head = place.partition(".")[0]
     amount = school.mix[key] if head == "mix" else school.finish[key] / 100
+    if amount <= 0:  # done without already
+        return []
     whole = here.mixed_kg / sum(school.mix.values()) if head == "mix" else here.cooked_kg
     batch = whole * finished_kg  # kg in this batch of what the formula counts as one
     more = None

@@ -1,0 +1,41 @@
+"""Every page at 390 px: nothing hangs over the edge, and nothing stands in a screen reader's way."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.hands import clean
+
+PAGES = {
+    "/bench": "Stop when",
+    "/bench/curdle": "of chhena",
+    "/bench/strain": "hours",
+    "/bench/caramel": "solids",
+    "/sweets": "Start with",
+    "/sweets?sweet=kalakand": "cuts",
+    "/sweets?sweet=sponge-balls": "at once",
+    "/sweets/own?like=kulfi": "Keep it",
+    "/larder": "farm buffalo milk",
+    "/stove": "minutes to the stop",
+    "/stove/6": "minutes to the stop",
+    "/stove/curd/2": "Let it hang",
+    "/stove/sweet/2": "Fig kulfi",
+    "/stove/rehearse": "without a drop of milk",
+    "/book": "Rabri, first try",
+    "/book/3": "thick as butter",
+}
+OVERHANGING = """() => {
+  const wide = document.documentElement.clientWidth
+  const scrolls = (e) => e && (/auto|scroll|hidden|clip/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement))
+  return [...document.querySelectorAll('main *')].filter((e) => e.getBoundingClientRect().right > wide + 1 &&
+    !e.closest('svg') && !scrolls(e.parentElement)).map((e) => e.outerHTML.slice(0, 120)).slice(0, 5)
+}"""
+
+
+@pytest.mark.parametrize("size", ["phone"])
+@pytest.mark.parametrize("address", PAGES)
+def test_a_page_fits_a_phone(page: Page, kitchen_url: str, address: str):
+    page.goto(kitchen_url + address)
+    expect(page.locator("main")).to_contain_text(PAGES[address])
+    clean(page)
+    assert page.evaluate("() => document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1")
+    assert page.evaluate(OVERHANGING) == []

@@ -59,12 +59,11 @@ def clock():
 @pytest.fixture
 def client(tmp_path: Path, clock, templates):
     """A test client on a new kitchen with one pan (number 2) and one milk (number 5) of its own."""
-    from mulvek.web.app import create_app
-    from tests.kitchens import close
+    from mulvek.web.app import create_app, stop
 
     app = create_app(templates.own(tmp_path / "kitchen.sqlite3"), clock=clock)
     yield app.test_client()
-    close(app)
+    stop(app)
 
 
 def free_port() -> int:

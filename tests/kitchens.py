@@ -14,7 +14,7 @@ from werkzeug.serving import make_server
 import mulvek
 from mulvek.demo.boathouse import fill
 from mulvek.store.database import Database
-from mulvek.web.app import create_app
+from mulvek.web.app import create_app, stop
 
 EPOCH_S = 1_800_000_000.0
 """When the kitchens of the tests were made."""
@@ -81,31 +81,18 @@ def _made_by() -> str:
     return stamp.hexdigest()[:16]
 
 
-def close(app: Any) -> None:
-    """Let the file go, and everything that listens for it."""
-    app.extensions["mulvek_readers"].close()
-    app.extensions["mulvek_database"].close()
-
-
 def _make_own(path: Path) -> None:
     app = create_app(path, clock=Clock())
     client = app.test_client()
     assert client.post("/api/larder/pans", json=KADHAI).status_code == 201
     assert client.post("/api/larder/milks", json=MILK).status_code == 201
-    _settle(app.extensions["mulvek_database"])
+    stop(app)
 
 
 def _make_demo(path: Path) -> None:
     db = Database(path)
     fill(db, EPOCH_S)
-    _settle(db)
-
-
-def _settle(db: Database) -> None:
-    """All of it into the one file that is copied."""
-    with db.engine.connect() as connection:
-        connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
-    db.close()
+    db.close()  # all of it is in the one file now
 
 
 class Stand:
@@ -131,7 +118,7 @@ class Stand:
             yield self.url
         finally:
             self.app = None
-            close(app)
+            stop(app)
 
     def stop(self) -> None:
         self._server.shutdown()

@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
-from mulvek.web.app import create_app
+from mulvek.web.app import LOCAL_HOSTS, create_app
 from tests.kitchens import Clock, Stand
 from tests.ui.hands import FLAGS, SIZES
 
@@ -68,7 +68,7 @@ def clock() -> RunningClock:
 def kitchen_url(stand: Stand, templates, tmp_path: Path, clock: RunningClock) -> Iterator[str]:
     """The boathouse kitchen, served."""
     file = templates.demo(tmp_path / "demo.sqlite3")
-    with stand.serving(create_app(file, clock=clock)) as url:
+    with stand.serving(create_app(file, clock=clock, hosts=(*LOCAL_HOSTS, "kitchen.lan"))) as url:
         yield url
 
 
@@ -94,7 +94,8 @@ def page(kept_context: BrowserContext, kitchen_url: str, size: str) -> Iterator[
     page.goto("about:blank")
     # storage of the tab and of the origin: the next kitchen has the same address
     devtools = kept_context.new_cdp_session(page)
-    devtools.send("Storage.clearDataForOrigin", {"origin": kitchen_url, "storageTypes": "all"})
+    for origin in (kitchen_url, kitchen_url.replace("127.0.0.1", "kitchen.lan")):
+        devtools.send("Storage.clearDataForOrigin", {"origin": origin, "storageTypes": "all"})
     devtools.send("Page.resetNavigationHistory")
     devtools.detach()
     kept_context.clear_cookies()

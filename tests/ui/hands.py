@@ -14,6 +14,7 @@ FLAGS = [
     "--disable-background-networking",
     "--disable-component-update",
     "--disable-sync",
+    "--host-resolver-rules=MAP kitchen.lan 127.0.0.1",  # a name of the home network, as a phone would use it
 ]
 SIZES = {"desk": {"width": 1280, "height": 800}, "phone": {"width": 390, "height": 844}}
 BOTH = pytest.mark.parametrize("size", SIZES)

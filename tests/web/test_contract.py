@@ -9,8 +9,8 @@ from hypothesis import HealthCheck, given, settings
 from schemathesis import GenerationMode
 from schemathesis.specs.openapi.checks import positive_data_acceptance
 
-from mulvek.web.app import create_app
-from tests.kitchens import Clock, close
+from mulvek.web.app import create_app, stop
+from tests.kitchens import Clock
 from tests.sizes import sized
 
 DOCUMENT = json.loads((Path(__file__).parents[2] / "openapi.json").read_text())
@@ -21,7 +21,7 @@ OPERATIONS = [(path, method) for path, methods in DOCUMENT["paths"].items() for 
 def schema(templates, tmp_path_factory):
     app = create_app(templates.demo(tmp_path_factory.mktemp("contract") / "demo.sqlite3"), clock=Clock())
     yield schemathesis.openapi.from_wsgi("/openapi.json", app)
-    close(app)
+    stop(app)
 
 
 @pytest.mark.parametrize(("path", "method"), OPERATIONS)

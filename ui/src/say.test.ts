@@ -17,6 +17,12 @@ test.each([
   [say.stopwatch(125), '2:05'],
   [say.stopwatch(-4), '0:00'],
   [say.stopwatch(7200), '120:00'],
+  [say.ago(5), 'of this minute'],
+  [say.ago(600), '10 minutes old'],
+  [say.ago(7200), '2 hours old'],
+  [say.ago(3 * 86400), '3 days old'],
+  [say.megabytes(434176), '434 kB'],
+  [say.megabytes(2_000_000), '2 MB'],
 ])('%s is said as %s', (said, expected) => expect(said).toBe(expected))
 
 test('a stage has a name and a deed; between two it is the nearer', () => {

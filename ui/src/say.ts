@@ -67,3 +67,17 @@ export function stageName(index: number): string {
 export function stageDoes(index: number): string {
   return STAGE_VERBS[Math.round(index)] ?? ''
 }
+
+/** How long since, roughly. */
+export function ago(seconds: number): string {
+  if (seconds < 90) return 'of this minute'
+  if (seconds < 5400) return `${Math.round(seconds / 60)} minutes old`
+  if (seconds < 36 * 3600) return `${Math.round(seconds / 3600)} hours old`
+  return `${Math.round(seconds / 86_400)} days old`
+}
+
+export function megabytes(bytes: number): string {
+  return bytes < 1e6
+    ? `${Math.max(1, Math.round(bytes / 1e3))} kB`
+    : `${trim((bytes / 1e6).toFixed(1))} MB`
+}

@@ -33,3 +33,11 @@ class NotFound(KitchenError):
 
 class Conflict(KitchenError):
     """An action that does not fit the state of the batch."""
+
+
+class Unavailable(KitchenError):
+    """Nothing that the cook did: the disk, the file or another program is in the way. ``retry_s``: when to try again."""
+
+    def __init__(self, field: str, message: str, fix: str, retry_s: float) -> None:
+        super().__init__(field, message, fix)
+        self.retry_s = retry_s

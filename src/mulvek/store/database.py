@@ -1,38 +1,69 @@
 """Opening the kitchen's file: pragmas, migrations, and sessions that read or write.
 
 What is acknowledged is on disk: WAL with synchronous=FULL, and every write is one immediate transaction,
-so that two devices can never give two happenings the same number.
+so that two devices can never give two happenings the same number. Writes of one process stand in one queue.
 """
 
+import sqlite3
+import time
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from contextlib import closing, contextmanager, suppress
 from pathlib import Path
 from typing import Any, TypeVar
 
 from sqlalchemy import Connection, create_engine, event
+from sqlalchemy.exc import DatabaseError
 from sqlalchemy.orm import Session
 
+from ..core.errors import Unavailable
+from .copies import Copies, Copy
+from .trouble import plainly
+from .turns import Turns
+
 BUSY_MS = 5000
+PATIENCE_S = 10.0
 MIGRATIONS = Path(__file__).parent / "migrations"
 T = TypeVar("T")
+
+
+def newest_schema() -> str:
+    """The version this release writes."""
+    return max(path.name for path in (MIGRATIONS / "versions").glob("[0-9]*.py")).split("_")[0]
 
 
 class Database:
     """One SQLite file, migrated to the newest form when opened."""
 
     def __init__(self, path: Path) -> None:
+        """:raises Unavailable: when the file is damaged, locked, read-only or of a newer release."""
+        self.path = path
         path.parent.mkdir(parents=True, exist_ok=True)
         self.engine = create_engine(f"sqlite:///{path}", pool_size=32, max_overflow=32)
         event.listen(self.engine, "connect", _on_connect)
         event.listen(self.engine, "begin", _on_begin)
         self._writer = self.engine.execution_options(immediate=True)
+        self._turns = Turns()
         self._written = 0
         self._kept: dict[Callable[[Session], Any], tuple[int, Any]] = {}
-        self._migrate()
+        try:
+            self._migrate()
+        except DatabaseError as error:
+            self.engine.dispose()
+            raise plainly(error) or error from error
 
     def _migrate(self) -> None:
-        if self._is_newest():  # the migration tool is a quarter of a second to load: only when it has work
+        found = self._schema()
+        if found == newest_schema():  # the migration tool is a quarter of a second to load: only when it has work
             return
+        if found is not None and found > newest_schema():
+            raise Unavailable(
+                "kitchen",
+                "This kitchen’s file was written by a newer Mulvek.",
+                "Start that one, or bring back an older copy: mulvek restore.",
+                3600.0,
+            )
+        if found is not None:
+            Copies(self.path).make(time.time(), f"before-{newest_schema()}")
         from alembic import command
         from alembic.config import Config
 
@@ -42,12 +73,13 @@ class Database:
             config.attributes["connection"] = connection
             command.upgrade(config, "head")
 
-    def _is_newest(self) -> bool:
+    def _schema(self) -> str | None:
+        """The file's version; none of a new file."""
         with self.engine.connect() as connection:
             if not connection.dialect.has_table(connection, "alembic_version"):
-                return False
+                return None
             found = connection.exec_driver_sql("SELECT version_num FROM alembic_version").scalar()
-        return found == max(path.name for path in (MIGRATIONS / "versions").glob("[0-9]*.py")).split("_")[0]
+        return None if found is None else str(found)
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
@@ -60,8 +92,17 @@ class Database:
 
         ``streaming``: only samples of instruments are written, so that what is kept of the rest still holds.
         """
-        with Session(self._writer, expire_on_commit=False) as session, session.begin():
-            yield session
+        try:
+            with (
+                self._turns.turn(PATIENCE_S),
+                Session(self._writer, expire_on_commit=False) as session,
+                session.begin(),
+            ):
+                yield session
+        except DatabaseError as error:
+            if (said := plainly(error)) is not None:
+                raise said from error
+            raise
         self._written += not streaming
 
     def kept(self, read: Callable[[Session], T]) -> T:
@@ -74,8 +115,28 @@ class Database:
         value: T = found[1]
         return value
 
+    def changed(self) -> None:
+        """The file was changed by another hand: nothing kept of it holds."""
+        self._written += 1
+
+    def bring_back(self, copies: Copies, copy: Path, now_s: float) -> Copy | None:
+        """Put a copy in the file's place while nobody writes, and lift it to the newest form.
+
+        :raises BadInput: field "file".
+        """
+        with self._turns.turn(PATIENCE_S):
+            before = copies.bring_back(copy, now_s)
+            self.engine.dispose()
+            self._migrate()
+        self.changed()
+        return before
+
     def close(self) -> None:
+        """Fold the write-ahead file in, so that the kitchen is one file, and let it go."""
         self.engine.dispose()
+        # on a full or damaged disk it cannot be: all that was acknowledged lies in the write-ahead file then
+        with suppress(sqlite3.Error), closing(sqlite3.connect(self.path, timeout=0.5)) as last:
+            last.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
 def _on_connect(dbapi_connection: Any, _record: Any) -> None:

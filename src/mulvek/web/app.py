@@ -11,9 +11,24 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import BaseModel
 
 from .. import __version__
+from ..store.copies import Copies
 from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
-from . import bench, book, curd, instruments, larder, pages, problems, rehearsal, security, stove, stream, sweets
+from . import (
+    bench,
+    book,
+    curd,
+    instruments,
+    keeping,
+    larder,
+    pages,
+    problems,
+    rehearsal,
+    security,
+    stove,
+    stream,
+    sweets,
+)
 from .pairing import Readers
 from .problems import Problem, on_invalid
 
@@ -25,13 +40,14 @@ def create_app(
     *,
     clock: Callable[[], float] = time.time,
     hosts: Collection[str] = LOCAL_HOSTS,
+    copies: Copies | None = None,
 ) -> OpenAPI:
-    """The whole server on one file. ``clock`` gives seconds since the epoch."""
+    """The whole server on one file. ``clock`` gives seconds since the epoch; ``copies``: where copies of it go."""
     app = OpenAPI(
         "mulvek",
         info=Info(title="Mulvek", version=__version__),
         security_schemes={},  # None makes the document invalid
-        responses=dict.fromkeys((400, 404, 409, 413, 415, 422), Problem),
+        responses=dict.fromkeys((400, 404, 409, 413, 415, 422, 503), Problem),
         validation_error_model=Problem,
         validation_error_callback=on_invalid,
         validate_response=True,
@@ -43,7 +59,9 @@ def create_app(
     db = Database(database)
     ensure_stocked(db)
     app.extensions["mulvek_database"] = db
-    changes = stream.Changes()
+    app.extensions["mulvek_changes"] = changes = stream.Changes()
+    copies = copies or Copies(database)
+    app.extensions["mulvek_daily"] = keeping.Daily(copies, clock)
     problems.install(app)
     security.install(app, hosts)
     larder.routes(app, db)
@@ -55,11 +73,20 @@ def create_app(
     book.routes(app, db, clock)
     curd.routes(app, db, clock, changes)
     sweets.routes(app, db, clock, changes)
+    keeping.routes(app, db, copies, clock, changes, readers)
     stream.routes(app, changes)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.api_doc))
     pages.routes(app)
     readers.resume()
     return app
+
+
+def stop(app: OpenAPI) -> None:
+    """Let go of everything: streams, instruments, the daily copy, the file."""
+    app.extensions["mulvek_changes"].stopped = True
+    app.extensions["mulvek_daily"].stop()
+    app.extensions["mulvek_readers"].close()
+    app.extensions["mulvek_database"].close()
 
 
 def _reply(response: Any, responses: Any = None) -> Any:

@@ -5,10 +5,12 @@ from typing import Any
 from flask import Response, jsonify, make_response
 from flask_openapi3.openapi import OpenAPI
 from pydantic import ValidationError
+from sqlalchemy.exc import DatabaseError
 from werkzeug.exceptions import HTTPException
 
-from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unlikely
+from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely
 from ..formats.model import Out
+from ..store.trouble import plainly
 
 STATUS: dict[type[KitchenError], tuple[int, str]] = {
     BadInput: (422, "I cannot use that"),
@@ -16,6 +18,7 @@ STATUS: dict[type[KitchenError], tuple[int, str]] = {
     NotFound: (404, "Not in this kitchen"),
     Conflict: (409, "Not now"),
     Unlikely: (409, "Are you sure?"),
+    Unavailable: (503, "Not just now"),
 }
 
 
@@ -68,7 +71,18 @@ def install(app: OpenAPI) -> None:
         field = FieldProblem(
             path=error.field, code=type(error).__name__.lower(), message=error.message, fix=error.fix
         )
-        return problem(status, title, str(error), [field])
+        response = problem(status, title, str(error), [field])
+        if isinstance(error, Unavailable):
+            response.headers["Retry-After"] = str(round(error.retry_s))
+        return response
+
+    @app.errorhandler(DatabaseError)
+    def _disk(error: DatabaseError) -> Response:
+        """Met while reading; the writer has said it in plain words already."""
+        said = plainly(error)
+        if said is None:
+            raise error
+        return _kitchen(said)
 
     @app.errorhandler(HTTPException)
     def _http(error: HTTPException) -> Response | HTTPException:

@@ -6,16 +6,17 @@ Each open stream holds one server thread; beyond ``MOST_STREAMS`` a tab is turne
 
 import threading
 from collections import deque
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
-from flask import Flask, Response, stream_with_context
+from flask import Flask, Response, request, stream_with_context
 from pydantic import BaseModel
 
 from .problems import problem
 
 HEARTBEAT_S = 10.0
 KEPT = 32
-MOST_STREAMS = 20
+MOST_STREAMS = 60
+LOOK_S = 1.0
 
 
 ASK = "{}"
@@ -29,6 +30,7 @@ class Changes:
         self._count = 0
         self._kept: deque[str] = deque(maxlen=KEPT)
         self._raised = threading.Condition()
+        self.stopped = False
         self.open = threading.BoundedSemaphore(MOST_STREAMS)
 
     def publish(self, batch: BaseModel | None = None) -> None:
@@ -47,20 +49,27 @@ class Changes:
             fresh = [ASK] if missed > len(self._kept) else list(self._kept)[len(self._kept) - missed :]
             return self._count, fresh if missed else []
 
-    def lines(self) -> Iterator[str]:
-        seen = self._count
+    def lines(self, gone: Callable[[], bool] = lambda: False) -> Iterator[str]:
+        """What one tab is told; ends when it is ``gone`` or the server stops, so that its place is free at once."""
+        seen, quiet = self._count, 0.0
         yield f"retry: 2000\ndata: {ASK}\n\n"
-        while True:
-            seen, fresh = self.wait_beyond(seen, HEARTBEAT_S)
-            yield "".join(f"data: {message}\n\n" for message in fresh) or ": still here\n\n"
+        while not self.stopped and not gone():
+            seen, fresh = self.wait_beyond(seen, LOOK_S)
+            quiet = 0.0 if fresh else quiet + LOOK_S
+            if fresh:
+                yield "".join(f"data: {message}\n\n" for message in fresh)
+            elif quiet >= HEARTBEAT_S:
+                quiet = 0.0
+                yield ": still here\n\n"
 
 
 def routes(app: Flask, changes: Changes) -> None:
     def stream() -> Response:
         if not changes.open.acquire(blocking=False):
             return problem(503, "Too many open tabs", "This tab asks every few seconds instead.")
+        gone = request.environ.get("waitress.client_disconnected", lambda: False)
         response = Response(
-            stream_with_context(changes.lines()),
+            stream_with_context(changes.lines(gone)),
             mimetype="text/event-stream",
             headers={"Cache-Control": "no-cache", "X-Accel-Buffering": "no"},
         )

@@ -5,6 +5,7 @@ import type { PanOut } from '@/api/client'
 import { useLarder } from '@/api/kitchen'
 import PanMini from '@/pan/PanMini.vue'
 import { volume } from '@/say'
+import CopiesTray from './CopiesTray.vue'
 import BurnerDialog from './BurnerDialog.vue'
 import KitchenTray from './KitchenTray.vue'
 import LactometerDialog from './LactometerDialog.vue'
@@ -127,6 +128,7 @@ const close = () => (open.value = null)
         <button type="button" class="touch" @click="open = { what: 'milk' }">Add a milk</button>
       </section>
       <MaterialsShelf :larder="larder" />
+      <CopiesTray />
       <NModal :show="open !== null" @update:show="close">
         <MilkDialog
           v-if="open?.what === 'milk'"

@@ -122,6 +122,8 @@ const weighing = ref(false)
 const changing = ref(false)
 const reviewing = ref(false)
 const pairing = ref(false)
+/** Only a page that is served securely may keep the screen awake. */
+const sleeps = !('wakeLock' in navigator)
 
 useKeys([
   { key: 's', does: 'stirred, or scraped when that is due', run: stirred },
@@ -233,6 +235,9 @@ useKeys([
               This device is silent
             </button>
           </p>
+          <p v-if="sleeps && onFire" class="soft sleeps">
+            This browser cannot keep the screen awake: give it a long time-out while you cook.
+          </p>
         </div>
         <div class="acts">
           <button
@@ -311,6 +316,10 @@ useKeys([
 }
 .second {
   cursor: pointer;
+}
+.sleeps {
+  margin-top: 6px;
+  font-size: 13.5px;
 }
 .refused {
   margin: 8px 30px 0;

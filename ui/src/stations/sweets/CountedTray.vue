@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useClipboard } from '@vueuse/core'
+import { computed } from 'vue'
 import type { SweetIn, SweetOut } from '@/api/client'
 import FormField from '@/form/FormField.vue'
 import ChoiceRow from '@/form/ChoiceRow.vue'
@@ -14,11 +15,7 @@ const emit = defineEmits<{ keep: [change?: Partial<SweetWords>] }>()
 const f = computed(() => props.answer)
 const money = (x: number) => (x >= 100 ? x.toFixed(0) : x.toFixed(2))
 const n = computed(() => f.value.nutrients)
-const copied = ref(false)
-async function copy() {
-  await navigator.clipboard?.writeText(f.value.label)
-  copied.value = true
-}
+const { copy, copied } = useClipboard({ legacy: true, copiedDuring: 60_000 })
 const priced = computed(() => f.value.cost.ingredients > 0)
 </script>
 
@@ -119,7 +116,7 @@ const priced = computed(() => f.value.cost.ingredients > 0)
       <details>
         <summary>Words for the box</summary>
         <pre tabindex="0">{{ f.label }}</pre>
-        <button type="button" class="plate line" @click="copy">
+        <button type="button" class="plate line" @click="copy(f.label)">
           {{ copied ? 'Copied' : 'Copy' }}
         </button>
       </details>

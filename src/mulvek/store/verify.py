@@ -1,0 +1,121 @@
+"""Looking a kitchen's file through: is it sound, do its parts fit, can every row be read and every batch replayed?"""
+
+import json
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from functools import partial
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from typing import Any
+
+from sqlalchemy import select, text
+from sqlalchemy.exc import DatabaseError
+from sqlalchemy.orm import Session
+
+from ..core.errors import Unavailable
+from .copies import check, copy_file
+from .curd import Curds
+from .database import Database
+from .larder import Larder
+from .recipes import Recipes
+from .rehearsal import Rehearsals
+from .samples import Samples
+from .shelf import read_shelf
+from .stove import Stove
+from .sweets import Sweets
+from .tables import BatchRow, CurdBatchRow, RehearsalRow, SampleChunkRow, SweetBatchRow
+
+
+@dataclass(slots=True)
+class Found:
+    """``damage``: of the file; ``orphans``: rows whose parent is gone; ``unreadable``: rows, each with what it says."""
+
+    damage: list[str] = field(default_factory=list)
+    orphans: list[str] = field(default_factory=list)
+    unreadable: list[str] = field(default_factory=list)
+    replayed: dict[str, int] = field(default_factory=dict)
+
+    @property
+    def sound(self) -> bool:
+        return not (self.damage or self.orphans or self.unreadable)
+
+    def json(self) -> str:
+        said = {"sound": self.sound, "damage": self.damage, "orphans": self.orphans}
+        return json.dumps(
+            said | {"unreadable": self.unreadable, "replayed": self.replayed}, ensure_ascii=False, indent=2
+        )
+
+
+def verify_file(file: Path) -> Found:
+    """Read all of a kitchen's file, in use or not. It is read as a copy lifted to the newest form: nothing is changed.
+
+    :raises BadInput: field "file", when it is no kitchen's file.
+    """
+    with TemporaryDirectory() as folder:
+        try:
+            copy_file(file, Path(folder) / file.name)
+        except Unavailable as error:
+            return Found(damage=[error.message])
+        check(Path(folder) / file.name)
+        db = Database(Path(folder) / file.name)
+        try:
+            return verify(db)
+        finally:
+            db.close()
+
+
+def verify(db: Database) -> Found:
+    """Read all of an open kitchen."""
+    found = Found()
+    with db.reading() as session:
+        found.damage = [row[0] for row in session.execute(text("PRAGMA integrity_check")) if row[0] != "ok"][:20]
+        for table, row, parent, _ in session.execute(text("PRAGMA foreign_key_check")):
+            found.orphans.append(f"{table} {row} has no {parent}")
+        larder = Larder(session)
+        parts: dict[str, Callable[[], Any]] = {
+            "kitchen": larder.kitchen,
+            "milks": larder.milks,
+            "pans": larder.pans,
+            "burners": larder.burners,
+            "ingredients": larder.ingredients,
+            "own sweets": Recipes(session).all,
+            "lessons": lambda: read_shelf(session),
+        }
+        for name, read in parts.items():
+            _try(found, name, read)
+        _replay(found, session)
+    return found
+
+
+def _replay(found: Found, session: Session) -> None:
+    stove, curds, sweets, rehearsals = Stove(session), Curds(session), Sweets(session), Rehearsals(session)
+    samples = Samples(session)
+
+    def last(batch: Any) -> Any:
+        return batch.state(max((event.at_s for event in batch.events), default=batch.created_at_s))
+
+    kinds: dict[str, tuple[Any, Callable[[int], Any]]] = {
+        "reduction": (BatchRow, lambda number: last(stove.batch(number))),
+        "curd": (CurdBatchRow, lambda number: last(curds.batch(number))),
+        "sweet": (SweetBatchRow, lambda number: last(sweets.batch(number))),
+        "rehearsal": (RehearsalRow, rehearsals.one),
+    }
+    for name, (table, replay) in kinds.items():
+        numbers = session.scalars(select(table.id).order_by(table.id)).all()
+        found.replayed[name] = sum(_try(found, f"{name} {number}", partial(replay, number)) for number in numbers)
+    for number in session.scalars(select(SampleChunkRow.batch_id).distinct()).all():
+        for channel in samples.channels(number):
+            _try(found, f"samples of reduction {number}, {channel}", partial(samples.read, number, channel))
+
+
+def _try(found: Found, name: str, read: Callable[[], Any]) -> bool:
+    """Whether it can be read; what cannot is named. A row that a former release wrote may say anything at all."""
+    try:
+        read()
+    except DatabaseError:
+        raise
+    except Exception as error:
+        said = str(error).splitlines()
+        found.unreadable.append(f"{name}: {type(error).__name__}, {said[0][:120] if said else 'it says nothing'}")
+        return False
+    return True

@@ -14,7 +14,6 @@ from mulvek.core.heat import Burner
 from mulvek.core.stove.events import FlameChanged, Note, Reading, Scraped, Stirred
 from mulvek.core.stove.log import Remark
 from mulvek.demo.boathouse import BOATHOUSE, fill
-from mulvek.store.book import Book
 from mulvek.store.curd import Curds
 from mulvek.store.database import Database
 from mulvek.store.larder import Larder
@@ -50,7 +49,7 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
             "the straight pot",
             "the old brass pot",
         ]
-        batches, total = Book(session).page(10, 0)
+        batches, total = Stove(session).page(10)
         assert total == 6 and batches[0].state(NOW).phase == "boiling"
         assert [b.created_at_s for b in batches] == sorted((b.created_at_s for b in batches), reverse=True)
     again.close()
@@ -146,7 +145,7 @@ def test_the_shelf_is_read_again_only_after_something_was_written(db):
 def test_demo_curds_are_there_and_teach_their_milk(db):
     with db.reading() as session:
         curds = Curds(session)
-        made, hung = curds.page(10)[::-1]
+        made, hung = curds.page(10)[0][::-1]
         shelf = read_shelf(session)
         assert [b.id for b in curds.running()] == [hung.id]
     assert made.route == "curdle" and made.state(NOW).weighed_kg and made.state(NOW).said == "As told."

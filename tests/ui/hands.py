@@ -33,7 +33,8 @@ def clean(page: Page) -> None:
     page.evaluate(SETTLED)
     if not page.evaluate("() => 'axe' in window"):
         page.evaluate(AXE)
-    assert page.evaluate(VIOLATIONS) == []
+    found = page.evaluate(VIOLATIONS)
+    assert found == [], found
 
 
 def minutes_said(page: Page) -> int:

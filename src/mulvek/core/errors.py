@@ -35,6 +35,10 @@ class Conflict(KitchenError):
     """An action that does not fit the state of the batch."""
 
 
+class Unreadable(KitchenError):
+    """Something stored that is damaged: it is named, and the rest is served."""
+
+
 class Unavailable(KitchenError):
     """Nothing that the cook did: the disk, the file or another program is in the way. ``retry_s``: when to try again."""
 

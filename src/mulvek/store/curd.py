@@ -1,5 +1,6 @@
 """The repository of curdlings and strainings. An event is on disk before it is acknowledged."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any, Literal
 
@@ -20,6 +21,7 @@ from ..core.stove.curd_run import (
 )
 from ..core.stove.log import Begun
 from .adapters import adapter
+from .aside import each, lines, reading_of
 from .larder import Larder
 from .tables import CurdBatchRow, CurdEventRow
 
@@ -49,13 +51,18 @@ class Curds:
 
     def __init__(self, session: Session) -> None:
         self.session = session
+        self.aside: list[str] = []
 
     def batch(self, batch_id: int) -> CurdBatch:
         row = self.session.get(CurdBatchRow, batch_id)
         if row is None:
             raise NotFound("batch", f"There is no curd batch number {batch_id}.", "Look in the Book.")
+        with reading_of(row.name):
+            return self._read(row)
+
+    def _read(self, row: CurdBatchRow) -> CurdBatch:
         events = self.session.scalars(
-            select(CurdEventRow).where(CurdEventRow.batch_id == batch_id).order_by(CurdEventRow.number)
+            select(CurdEventRow).where(CurdEventRow.batch_id == row.id).order_by(CurdEventRow.number)
         )
         return CurdBatch(
             row.id,
@@ -69,18 +76,21 @@ class Curds:
         )
 
     def running(self) -> list[CurdBatch]:
-        """Batches not yet weighed, oldest first."""
-        ids = self.session.scalars(
-            select(CurdBatchRow.id).where(~CurdBatchRow.finished).order_by(CurdBatchRow.created_at)
+        """Batches not yet weighed, oldest first; one that cannot be read is left out and named in ``aside``."""
+        return self._readable(
+            self.session.scalars(
+                select(CurdBatchRow).where(~CurdBatchRow.finished).order_by(CurdBatchRow.created_at)
+            ).all()
         )
-        return [self.batch(batch_id) for batch_id in ids.all()]
 
-    def page(self, limit: int) -> list[CurdBatch]:
-        """Newest first."""
-        ids = self.session.scalars(
-            select(CurdBatchRow.id).order_by(CurdBatchRow.created_at.desc(), CurdBatchRow.id.desc()).limit(limit)
-        )
-        return [self.batch(batch_id) for batch_id in ids.all()]
+    def page(self, limit: int, offset: int = 0, words: str = "") -> tuple[list[CurdBatch], int]:
+        """Newest first, and how many there are in all, of those with ``words`` in their name or notes."""
+        numbers, total = lines(self.session, CurdBatchRow, CurdEventRow, words, limit, offset)
+        return self._readable([self.session.get_one(CurdBatchRow, number) for number in numbers]), total
+
+    def _readable(self, rows: Sequence[CurdBatchRow]) -> list[CurdBatch]:
+        found, self.aside = each(rows, self._read, lambda row: row.name)
+        return found
 
     def on_burner(self, burner_id: int, now_s: float) -> str | None:
         """Name of the batch that comes to the boil on a burner, if any."""

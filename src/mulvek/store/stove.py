@@ -29,6 +29,7 @@ from ..core.stove.events import (
 from ..core.stove.rules import check_event
 from ..core.stove.running import BatchState, state_of
 from .adapters import adapter
+from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder
 from .planned import Planned
@@ -63,18 +64,30 @@ class Stove:
 
     def __init__(self, session: Session) -> None:
         self.session = session
+        self.aside: list[str] = []
 
     def batch(self, batch_id: int) -> Batch:
         row = self.session.get(BatchRow, batch_id)
         if row is None:
             raise NotFound("batch", f"There is no batch number {batch_id}.", "Look in the Book for those there are.")
-        return _batch(row, self._events([row.id])[row.id])
+        with reading_of(row.name):
+            return _batch(row, self._events([row.id])[row.id])
 
     def running(self) -> list[Batch]:
-        """Batches not yet weighed, oldest first."""
-        rows = list(self.session.scalars(select(BatchRow).where(~BatchRow.finished).order_by(BatchRow.created_at)))
+        """Batches not yet weighed, oldest first; one that cannot be read is left out and named in ``aside``."""
+        rows = self.session.scalars(select(BatchRow).where(~BatchRow.finished).order_by(BatchRow.created_at)).all()
+        return self._readable(rows)
+
+    def page(self, limit: int, offset: int = 0, words: str = "") -> tuple[list[Batch], int]:
+        """Batches, newest first, and how many there are in all, of those with ``words`` in their name or notes."""
+        numbers, total = lines(self.session, BatchRow, EventRow, words, limit, offset)
+        rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(numbers)))}
+        return self._readable([rows[number] for number in numbers]), total
+
+    def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
         events = self._events([row.id for row in rows])
-        return [_batch(row, events[row.id]) for row in rows]
+        found, self.aside = each(rows, lambda row: _batch(row, events[row.id]), lambda row: row.name)
+        return found
 
     def light(
         self,
@@ -278,14 +291,14 @@ class Stove:
         row.lesson_ln = lesson.ln_ratio if lesson else None
         row.lesson_sd = lesson.ln_sd if lesson else None
 
-    def _events(self, batch_ids: Sequence[int]) -> dict[int, tuple[Event, ...]]:
+    def _events(self, batch_ids: Sequence[int]) -> dict[int, list[EventRow]]:
         rows = self.session.scalars(
             select(EventRow).where(EventRow.batch_id.in_(batch_ids)).order_by(EventRow.number)
         )
-        found: dict[int, list[Event]] = {batch_id: [] for batch_id in batch_ids}
+        found: dict[int, list[EventRow]] = {batch_id: [] for batch_id in batch_ids}
         for row in rows:
-            found[row.batch_id].append(_event(row))
-        return {batch_id: tuple(events) for batch_id, events in found.items()}
+            found[row.batch_id].append(row)
+        return found
 
 
 def _is_partner(what: Happening, batch_id: int) -> bool:
@@ -299,7 +312,7 @@ def _event(row: EventRow) -> Event:
     return Event(row.number, row.at_s, adapter(KINDS[row.kind]).validate_python(row.data))
 
 
-def _batch(row: BatchRow, events: tuple[Event, ...]) -> Batch:
+def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
     return Batch(
         row.id,
         row.name,
@@ -309,5 +322,5 @@ def _batch(row: BatchRow, events: tuple[Event, ...]) -> Batch:
         row.forecast,
         row.pan_id,
         row.burner_id,
-        events,
+        tuple(_event(event) for event in events),
     )

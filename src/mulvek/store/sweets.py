@@ -1,6 +1,6 @@
 """The repository of sweets on the Stove, and of weighed bases. An event is on disk before it is acknowledged."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -23,6 +23,7 @@ from ..core.stove.sweet_run import (
 from ..core.sweets.build import ReadyBase
 from ..core.sweets.weighed import curdled, hung, reduced
 from .adapters import adapter
+from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder
 from .stove import Stove
@@ -52,13 +53,18 @@ class Sweets:
 
     def __init__(self, session: Session) -> None:
         self.session = session
+        self.aside: list[str] = []
 
     def batch(self, batch_id: int) -> SweetBatch:
         row = self.session.get(SweetBatchRow, batch_id)
         if row is None:
             raise NotFound("batch", f"There is no sweet batch number {batch_id}.", "Look in the Book.")
+        with reading_of(row.name):
+            return self._read(row)
+
+    def _read(self, row: SweetBatchRow) -> SweetBatch:
         events = self.session.scalars(
-            select(SweetEventRow).where(SweetEventRow.batch_id == batch_id).order_by(SweetEventRow.number)
+            select(SweetEventRow).where(SweetEventRow.batch_id == row.id).order_by(SweetEventRow.number)
         )
         return SweetBatch(
             row.id,
@@ -71,18 +77,21 @@ class Sweets:
         )
 
     def running(self) -> list[SweetBatch]:
-        """Those not yet done, oldest first."""
-        ids = self.session.scalars(
-            select(SweetBatchRow.id).where(~SweetBatchRow.finished).order_by(SweetBatchRow.created_at)
+        """Those not yet done, oldest first; one that cannot be read is left out and named in ``aside``."""
+        return self._readable(
+            self.session.scalars(
+                select(SweetBatchRow).where(~SweetBatchRow.finished).order_by(SweetBatchRow.created_at)
+            ).all()
         )
-        return [self.batch(batch_id) for batch_id in ids.all()]
 
-    def page(self, limit: int) -> list[SweetBatch]:
-        """Newest first."""
-        ids = self.session.scalars(
-            select(SweetBatchRow.id).order_by(SweetBatchRow.created_at.desc(), SweetBatchRow.id.desc()).limit(limit)
-        )
-        return [self.batch(batch_id) for batch_id in ids.all()]
+    def page(self, limit: int, offset: int = 0, words: str = "") -> tuple[list[SweetBatch], int]:
+        """Newest first, and how many there are in all, of those with ``words`` in their name or notes."""
+        numbers, total = lines(self.session, SweetBatchRow, SweetEventRow, words, limit, offset)
+        return self._readable([self.session.get_one(SweetBatchRow, number) for number in numbers]), total
+
+    def _readable(self, rows: Sequence[SweetBatchRow]) -> list[SweetBatch]:
+        found, self.aside = each(rows, self._read, lambda row: row.name)
+        return found
 
     def begin(
         self, name: str, run: SweetRun, words: dict[str, Any], told: dict[str, Any], now_s: float, key: str | None
@@ -174,21 +183,20 @@ def weighed_base(bases: Mapping[str, ReadyBase], ref: str) -> ReadyBase:
 
 
 def _pan(session: Session, number: int) -> ReadyBase | None:
-    batch = Stove(session).batch(number)
-    last = max((e.at_s for e in batch.events), default=batch.created_at_s)
-    state = batch.state(last)
-    if state.weighed_kg is None:
-        return None
     try:
-        return reduced(state.plan, state.sugar_in_kg, state.weighed_kg, batch.name)
-    except KitchenError:
+        batch = Stove(session).batch(number)
+        state = batch.state(max((e.at_s for e in batch.events), default=batch.created_at_s))
+        return reduced(state.plan, state.sugar_in_kg, state.weighed_kg, batch.name) if state.weighed_kg else None
+    except KitchenError:  # damaged, or of what no sweet can be built from
         return None
 
 
 def _curd(session: Session, number: int) -> ReadyBase | None:
-    batch = Curds(session).batch(number)
-    last = max((e.at_s for e in batch.events), default=batch.created_at_s)
-    state = batch.state(last)
+    try:
+        batch = Curds(session).batch(number)
+        state = batch.state(max((e.at_s for e in batch.events), default=batch.created_at_s))
+    except KitchenError:
+        return None
     if state.weighed_kg is None or state.given_up:
         return None
     if isinstance(batch.plan, CurdlePlan) and state.curdle:

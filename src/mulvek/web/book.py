@@ -1,7 +1,7 @@
 """Book over HTTP: every batch there has been, and one beside its plan."""
 
 from collections.abc import Callable
-from typing import Any
+from typing import Annotated, Any
 
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
@@ -9,9 +9,9 @@ from pydantic import Field
 
 from ..core.ranges import Range
 from ..formats.batch import BatchRecord
-from ..formats.model import Out
+from ..formats.model import LONGEST_WORDS, Out
 from ..formats.reduce import told_when_lit
-from ..store.book import Book
+from ..store.aside import each, reading_of
 from ..store.database import Database
 from ..store.stove import Batch, Stove
 from .stove import BatchPath, batch_out
@@ -22,6 +22,9 @@ TAGS = [Tag(name="book")]
 class PageQuery(Out):
     limit: int = Field(30, ge=1, le=100)
     offset: int = Field(0, ge=0, le=2**31)
+    find: Annotated[str, Field(max_length=LONGEST_WORDS)] = Field(
+        "", description="Words that all stand in the name or in a note"
+    )
 
 
 class BookLine(Out):
@@ -44,6 +47,7 @@ class BookLine(Out):
 class BookOut(Out):
     total: int
     lines: list[BookLine]
+    aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
 def _line(batch: Batch, now_s: float) -> BookLine:
@@ -73,8 +77,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         """Batches, newest first"""
         now = clock()
         with db.reading() as session:
-            batches, total = Book(session).page(query.limit, query.offset)
-        return BookOut(total=total, lines=[_line(batch, now) for batch in batches])
+            stove = Stove(session)
+            batches, total = stove.page(query.limit, query.offset, query.find)
+        shown, aside = each(batches, lambda batch: _line(batch, now), lambda batch: batch.name)
+        return BookOut(total=total, lines=shown, aside=stove.aside + aside)
 
     @app.get("/api/book/<int:batch_id>", tags=TAGS, responses={200: BatchRecord})
     def get_record(path: BatchPath) -> Any:
@@ -82,4 +88,5 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         now = clock()
         with db.reading() as session:
             batch = Stove(session).batch(path.batch_id)
-        return BatchRecord(batch=batch_out(batch, now), told=told_when_lit(batch.forecast, batch.plan))
+        with reading_of(batch.name):
+            return BatchRecord(batch=batch_out(batch, now), told=told_when_lit(batch.forecast, batch.plan))

@@ -13,10 +13,12 @@ from ..formats.curd import read_curdle
 from ..formats.curd_batch import CurdBatchIn, CurdBatchOut, CurdEventIn, CurdleBegin
 from ..formats.model import Out
 from ..formats.strain import read_strain
+from ..store.aside import each
 from ..store.curd import CurdBatch, Curds
 from ..store.database import Database
 from ..store.shelf import read_shelf
 from ..store.stove import Stove
+from .book import PageQuery
 from .stove import FUTURE_S, BatchPath
 from .stream import Changes
 
@@ -27,10 +29,8 @@ class CurdsOut(Out):
     """Curd batches as they stand now."""
 
     batches: list[CurdBatchOut]
-
-
-class CurdPage(Out):
-    limit: int = Field(30, ge=1, le=100)
+    total: int
+    aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
 def curd_out(batch: CurdBatch, now_s: float) -> CurdBatchOut:
@@ -57,22 +57,29 @@ def _burner_is_free(session: Session, burner: object, now_s: float) -> None:
         raise Conflict("burner", f"{name} is still on it.", "Take it off, or use another burner.")
 
 
+def listed(batches: list[CurdBatch], aside: list[str], total: int, now_s: float) -> CurdsOut:
+    shown, more = each(batches, lambda batch: curd_out(batch, now_s), lambda batch: batch.name)
+    return CurdsOut(batches=shown, total=total, aside=aside + more)
+
+
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
     @app.get("/api/stove/curds", tags=STOVE, responses={200: CurdsOut})
     def get_curds() -> Any:
         """Curdlings and strainings that are not yet weighed, oldest first"""
         now = clock()
         with db.reading() as session:
-            running = Curds(session).running()
-        return CurdsOut(batches=[curd_out(batch, now) for batch in running])
+            curds = Curds(session)
+            running = curds.running()
+        return listed(running, curds.aside, len(running), now)
 
     @app.get("/api/book/curds", tags=BOOK, responses={200: CurdsOut})
-    def get_curd_book(query: CurdPage) -> Any:
+    def get_curd_book(query: PageQuery) -> Any:
         """Curdlings and strainings, newest first, weighed beside told"""
         now = clock()
         with db.reading() as session:
-            page = Curds(session).page(query.limit)
-        return CurdsOut(batches=[curd_out(batch, now) for batch in page])
+            curds = Curds(session)
+            page, total = curds.page(query.limit, query.offset, query.find)
+        return listed(page, curds.aside, total, now)
 
     @app.post("/api/stove/curds", tags=STOVE, responses={201: CurdBatchOut})
     def begin_curd(body: CurdBatchIn) -> Any:

@@ -8,7 +8,7 @@ from pydantic import ValidationError
 from sqlalchemy.exc import DatabaseError
 from werkzeug.exceptions import HTTPException
 
-from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely
+from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely, Unreadable
 from ..formats.model import Out
 from ..store.trouble import plainly
 
@@ -18,6 +18,7 @@ STATUS: dict[type[KitchenError], tuple[int, str]] = {
     NotFound: (404, "Not in this kitchen"),
     Conflict: (409, "Not now"),
     Unlikely: (409, "Are you sure?"),
+    Unreadable: (409, "Damaged"),
     Unavailable: (503, "Not just now"),
 }
 

@@ -15,6 +15,7 @@ from ..formats.batch import BatchIn, BatchOut
 from ..formats.happenings import EventIn, PanSwappedIn, PartIn, PourIn
 from ..formats.model import Out
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
+from ..store.aside import each
 from ..store.database import Database
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
@@ -35,6 +36,7 @@ class StoveOut(Out):
 
     now_s: float
     batches: list[BatchOut]
+    aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
 def batch_out(batch: Batch, now_s: float) -> BatchOut:
@@ -59,8 +61,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """What is on the fire"""
         now = clock()
         with db.reading() as session:
-            running = Stove(session).running()
-        return StoveOut(now_s=now, batches=[batch_out(batch, now) for batch in running])
+            stove = Stove(session)
+            running = stove.running()
+        shown, aside = each(running, lambda batch: batch_out(batch, now), lambda batch: batch.name)
+        return StoveOut(now_s=now, batches=shown, aside=stove.aside + aside)
 
     @app.post("/api/stove/batches", tags=TAGS, responses={201: BatchOut})
     def light_batch(body: BatchIn) -> Any:

@@ -19,10 +19,12 @@ from ..formats.sweet_batch import SweetBatchOut, SweetBegin, SweetEventIn, run_o
 from ..formats.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..formats.sweets import SweetOut, answer_sweet
+from ..store.aside import each
 from ..store.database import Database
 from ..store.recipes import Recipes
 from ..store.shelf import read_shelf
 from ..store.sweets import SweetBatch, Sweets, weighed_base, weighed_bases
+from .book import PageQuery
 from .larder import RemoveQuery, ThingPath
 from .stove import FUTURE_S, BatchPath
 from .stream import Changes
@@ -58,10 +60,8 @@ class BasesOut(Out):
 
 class SweetBatchesOut(Out):
     batches: list[SweetBatchOut]
-
-
-class SweetPage(Out):
-    limit: int = Field(30, ge=1, le=100)
+    total: int
+    aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
 def sweet_out(batch: SweetBatch, now_s: float, measures: Measures) -> SweetBatchOut:
@@ -89,6 +89,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
 
     def out(batch: SweetBatch, now_s: float) -> SweetBatchOut:
         return sweet_out(batch, now_s, db.kept(read_shelf).place.measures)
+
+    def listed(batches: list[SweetBatch], aside: list[str], total: int, now_s: float) -> SweetBatchesOut:
+        shown, more = each(batches, lambda batch: out(batch, now_s), lambda batch: batch.name)
+        return SweetBatchesOut(batches=shown, total=total, aside=aside + more)
 
     @app.get("/api/sweets/choices", tags=TAGS, responses={200: SweetChoices})
     def get_sweet_choices() -> Any:
@@ -179,16 +183,18 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """Sweets that are being made, oldest first"""
         now = clock()
         with db.reading() as session:
-            running = Sweets(session).running()
-        return SweetBatchesOut(batches=[out(batch, now) for batch in running])
+            sweets = Sweets(session)
+            running = sweets.running()
+        return listed(running, sweets.aside, len(running), now)
 
     @app.get("/api/book/sweets", tags=BOOK, responses={200: SweetBatchesOut})
-    def get_sweet_book(query: SweetPage) -> Any:
+    def get_sweet_book(query: PageQuery) -> Any:
         """Sweets, newest first, weighed and counted beside told"""
         now = clock()
         with db.reading() as session:
-            page = Sweets(session).page(query.limit)
-        return SweetBatchesOut(batches=[out(batch, now) for batch in page])
+            sweets = Sweets(session)
+            page, total = sweets.page(query.limit, query.offset, query.find)
+        return listed(page, sweets.aside, total, now)
 
     @app.post("/api/stove/sweets", tags=STOVE, responses={201: SweetBatchOut})
     def begin_sweet(body: SweetBegin) -> Any:

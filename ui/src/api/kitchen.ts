@@ -1,5 +1,5 @@
 import { useMutation, useQuery, type QueryClient } from '@tanstack/vue-query'
-import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { computed, ref, type MaybeRefOrGetter, toValue } from 'vue'
 import {
   api,
   unwrap,
@@ -28,10 +28,17 @@ export function useLarder() {
   })
 }
 
+/** Names of running batches that the server cannot read. */
+export const damaged = ref<string[]>([])
+
 export function useStove() {
   return useQuery({
     queryKey: ['stove'],
-    queryFn: async () => (await unwrap(api.GET('/api/stove'))).batches.map(stamp),
+    queryFn: async () => {
+      const { batches, aside } = await unwrap(api.GET('/api/stove'))
+      damaged.value = aside
+      return batches.map(stamp)
+    },
     refetchInterval: 15_000,
   })
 }

@@ -1580,6 +1580,11 @@ export interface components {
         };
         /** BookOut */
         BookOut: {
+            /**
+             * Aside
+             * @description Names of those that are damaged in the file and cannot be read
+             */
+            aside: string[];
             /** Lines */
             lines: components["schemas"]["BookLine"][];
             /** Total */
@@ -2383,8 +2388,15 @@ export interface components {
          * @description Curd batches as they stand now.
          */
         CurdsOut: {
+            /**
+             * Aside
+             * @description Names of those that are damaged in the file and cannot be read
+             */
+            aside: string[];
             /** Batches */
             batches: components["schemas"]["CurdBatchOut"][];
+            /** Total */
+            total: number;
         };
         /**
          * EarlyStop
@@ -4975,6 +4987,11 @@ export interface components {
          * @description All that is not yet weighed, oldest first, as it stands now.
          */
         StoveOut: {
+            /**
+             * Aside
+             * @description Names of those that are damaged in the file and cannot be read
+             */
+            aside: string[];
             /** Batches */
             batches: components["schemas"]["BatchOut"][];
             /** Now S */
@@ -5287,8 +5304,15 @@ export interface components {
         };
         /** SweetBatchesOut */
         SweetBatchesOut: {
+            /**
+             * Aside
+             * @description Names of those that are damaged in the file and cannot be read
+             */
+            aside: string[];
             /** Batches */
             batches: components["schemas"]["SweetBatchOut"][];
+            /** Total */
+            total: number;
         };
         /**
          * SweetBegin
@@ -7157,6 +7181,8 @@ export interface operations {
             query?: {
                 limit?: number;
                 offset?: number;
+                /** @description Words that all stand in the name or in a note */
+                find?: string;
             };
             header?: never;
             path?: never;
@@ -7242,6 +7268,9 @@ export interface operations {
         parameters: {
             query?: {
                 limit?: number;
+                offset?: number;
+                /** @description Words that all stand in the name or in a note */
+                find?: string;
             };
             header?: never;
             path?: never;
@@ -7327,6 +7356,9 @@ export interface operations {
         parameters: {
             query?: {
                 limit?: number;
+                offset?: number;
+                /** @description Words that all stand in the name or in a note */
+                find?: string;
             };
             header?: never;
             path?: never;

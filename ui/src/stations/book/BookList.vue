@@ -1,41 +1,69 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
+import { LONGEST_WORDS } from '@/api/shared'
+import AsideNote from '@/form/AsideNote.vue'
 import { day, minutes, weight } from '@/say'
+import { usePages } from './pages'
 
-const limit = ref(30)
-const book = useQuery({
-  queryKey: ['book', 'list', limit],
-  queryFn: () =>
-    unwrap(api.GET('/api/book', { params: { query: { limit: limit.value, offset: 0 } } })),
+const route = useRoute()
+const router = useRouter()
+const typed = ref(typeof route.query.find === 'string' ? route.query.find : '')
+const find = refDebounced(
+  computed(() => typed.value.trim().slice(0, LONGEST_WORDS)),
+  250,
+)
+watch(find, (words) => void router.replace({ query: words ? { find: words } : {} }))
+
+const pans = usePages(['book', 'list'], find, async (query) => {
+  const { lines, ...page } = await unwrap(api.GET('/api/book', { params: { query } }))
+  return { ...page, items: lines }
 })
-const curdBook = useQuery({
-  queryKey: ['curds', 'book'],
-  queryFn: () => unwrap(api.GET('/api/book/curds', { params: { query: { limit: 30 } } })),
+const curds = usePages(['curds', 'book'], find, async (query) => {
+  const { batches, ...page } = await unwrap(api.GET('/api/book/curds', { params: { query } }))
+  return { ...page, items: batches }
 })
-const sweetBook = useQuery({
-  queryKey: ['sweets-running', 'book'],
-  queryFn: () => unwrap(api.GET('/api/book/sweets', { params: { query: { limit: 30 } } })),
+const sweets = usePages(['sweets-running', 'book'], find, async (query) => {
+  const { batches, ...page } = await unwrap(api.GET('/api/book/sweets', { params: { query } }))
+  return { ...page, items: batches }
 })
-const sweets = computed(() => sweetBook.data.value?.batches ?? [])
-const curds = computed(() => curdBook.data.value?.batches ?? [])
-const lines = computed(() => book.data.value?.lines ?? [])
+const aside = computed(() => [...pans.aside.value, ...sweets.aside.value, ...curds.aside.value])
+const total = computed(() => pans.total.value + curds.total.value + sweets.total.value)
+const all = [pans, curds, sweets]
+const asked = computed(() => all.every((x) => x.asked.isSuccess.value))
+const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
 </script>
 
 <template>
   <div class="page">
     <h1 class="visually-hidden">Book</h1>
-    <section class="tray" aria-label="Batches">
-      <p class="legend">
-        <span class="soft">The Book:</span> <b>{{ book.data.value?.total ?? 0 }} batches</b>
+    <p class="find">
+      <label for="find">Find</label>
+      <input
+        id="find"
+        v-model="typed"
+        type="search"
+        placeholder="a name, or a word of a note"
+        :maxlength="LONGEST_WORDS"
+      />
+      <span class="soft" role="status">
+        {{ asked ? (find ? `${batches(total)} with it` : batches(total)) : '' }}
+      </span>
+    </p>
+    <AsideNote :names="aside" />
+    <section v-if="pans.total.value || !total" class="tray" aria-label="Batches">
+      <p class="legend"><b>Reduced milk</b></p>
+      <p v-if="asked && !total && find" class="sentence">
+        Nothing in the Book has “{{ find }}” in its name or notes.
       </p>
-      <p v-if="book.isSuccess.value && !lines.length" class="sentence">
+      <p v-else-if="asked && !total" class="sentence">
         Nothing is written yet. <RouterLink to="/bench">Plan a reduction</RouterLink>, light it,
         weigh it.
       </p>
       <ul>
-        <li v-for="l in lines" :key="l.id">
+        <li v-for="l in pans.items.value" :key="l.id">
           <RouterLink :to="`/book/${l.id}`">
             <span class="name words">{{ l.name }}</span>
             <span class="soft"
@@ -63,19 +91,14 @@ const lines = computed(() => book.data.value?.lines ?? [])
           </span>
         </li>
       </ul>
-      <button
-        v-if="lines.length < (book.data.value?.total ?? 0) && limit < 100"
-        type="button"
-        class="touch"
-        @click="limit += 35"
-      >
+      <button v-if="pans.older.value" type="button" class="touch" @click="pans.more">
         Older ones
       </button>
     </section>
-    <section v-if="sweets.length" class="tray curds" aria-label="Sweets">
+    <section v-if="sweets.items.value.length" class="tray curds" aria-label="Sweets">
       <p class="legend"><b>Sweets</b></p>
       <ul>
-        <li v-for="s in sweets" :key="s.id">
+        <li v-for="s in sweets.items.value" :key="s.id">
           <RouterLink :to="`/stove/sweet/${s.id}`">
             <span class="name words">{{ s.name }}</span>
             <span class="soft">{{ day(s.created_at_s) }}{{ s.said ? ` · ${s.said}` : '' }}</span>
@@ -98,11 +121,14 @@ const lines = computed(() => book.data.value?.lines ?? [])
           </span>
         </li>
       </ul>
+      <button v-if="sweets.older.value" type="button" class="touch" @click="sweets.more">
+        Older ones
+      </button>
     </section>
-    <section v-if="curds.length" class="tray curds" aria-label="Chhena and hung curd">
+    <section v-if="curds.items.value.length" class="tray curds" aria-label="Chhena and hung curd">
       <p class="legend"><b>Chhena and hung curd</b></p>
       <ul>
-        <li v-for="c in curds" :key="c.id">
+        <li v-for="c in curds.items.value" :key="c.id">
           <RouterLink :to="`/stove/curd/${c.id}`">
             <span class="name words">{{ c.name }}</span>
             <span class="soft"
@@ -124,11 +150,37 @@ const lines = computed(() => book.data.value?.lines ?? [])
           </span>
         </li>
       </ul>
+      <button v-if="curds.older.value" type="button" class="touch" @click="curds.more">
+        Older ones
+      </button>
     </section>
   </div>
 </template>
 
 <style scoped>
+.find {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: baseline;
+  margin: 0 32px 22px;
+}
+.find label {
+  font: 600 20px var(--words);
+}
+.find input {
+  width: min(360px, 60vw);
+  height: 40px;
+  padding: 0 12px;
+  border: 1.5px solid var(--cobalt);
+  border-radius: 9px;
+  background: var(--enamel);
+  color: var(--ink);
+  font: inherit;
+}
+.problem {
+  margin: 0 32px 18px;
+}
 .curds {
   margin-top: 26px;
 }
@@ -164,6 +216,10 @@ li .soft {
   font-size: 13.5px;
 }
 @media (max-width: 900px) {
+  .find,
+  .problem {
+    margin-inline: 16px;
+  }
   li {
     grid-template-columns: 1fr 1fr;
     gap: 6px 12px;

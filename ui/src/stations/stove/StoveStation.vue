@@ -4,7 +4,8 @@ import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { CurdEventIn, EventIn } from '@/api/client'
-import { useLog, useStove, type LiveBatch } from '@/api/kitchen'
+import { damaged, useLog, useStove, type LiveBatch } from '@/api/kitchen'
+import AsideNote from '@/form/AsideNote.vue'
 import { outbox, post } from '@/api/outbox'
 import { clock } from '@/say'
 import { useKeys } from '@/shell/keys'
@@ -149,6 +150,7 @@ useKeys([
 <template>
   <div class="page stove">
     <h1 class="visually-hidden">Stove</h1>
+    <AsideNote :names="damaged" />
     <section v-if="stove.isSuccess.value && !batch" class="tray empty">
       <p class="sentence">
         No milk is on the fire. <RouterLink to="/bench">Plan a reduction</RouterLink> and light it,

@@ -1,0 +1,100 @@
+"""Files that former releases wrote, with what those releases said of them: opened now, they say the same.
+
+``old/NNNN.sqlite3.gz`` is the boathouse and a used kitchen as the last release of that form of the file left it (0002
+never left the house: it is 0001 lifted one step), ``NNNN.json.gz`` what its own API answered, without curves.
+"""
+
+import gzip
+import json
+from pathlib import Path
+
+import pytest
+
+from mulvek.store.copies import check
+from mulvek.store.database import newest_schema
+from mulvek.store.verify import verify_file
+from mulvek.web.app import create_app, stop
+
+OLD = Path(__file__).parent / "old"
+FORMS = sorted(file.name.split(".")[0] for file in OLD.glob("*.sqlite3.gz"))
+SINCE = {
+    "text": "a reading is told in other words",
+    "strip": "the strip’s words",
+    "milk_kinds": "more milks in the tables",
+    "sugars": "more sugars",
+    "enrichers": "more to enrich with",
+    "id": "a pan told in a forecast has no number of the Larder",
+}
+"""Fields whose words or choices a later release has changed; never a figure of a batch."""
+
+
+@pytest.fixture(params=FORMS)
+def old(request, tmp_path):
+    file = tmp_path / "kitchen.sqlite3"
+    file.write_bytes(gzip.decompress((OLD / f"{request.param}.sqlite3.gz").read_bytes()))
+    said = json.loads(gzip.decompress((OLD / f"{request.param}.json.gz").read_bytes()))
+    return request.param, file, said
+
+
+def differences(then, now, at=""):
+    """What is gone or otherwise; what is new is welcome."""
+    if isinstance(then, dict):
+        for key, value in then.items():
+            if key in SINCE and not (key == "id" and "/told/pan" not in at):
+                continue
+            if not isinstance(now, dict) or key not in now:
+                yield f"{at}/{key} is gone"
+            else:
+                yield from differences(value, now[key], f"{at}/{key}")
+    elif isinstance(then, list):
+        if not isinstance(now, list) or len(then) != len(now):
+            yield f"{at}: {len(then)} lines, now {now if not isinstance(now, list) else len(now)}"
+        else:
+            for i, (a, b) in enumerate(zip(then, now, strict=True)):
+                yield from differences(a, b, f"{at}/{i}")
+    elif isinstance(then, float | int) and not isinstance(then, bool) and isinstance(now, float | int):
+        if now != pytest.approx(then, rel=1e-4, abs=1e-9):
+            yield f"{at}: {then}, now {now}"
+    elif then != now:
+        yield f"{at}: {then!r}, now {now!r}"
+
+
+def test_there_is_a_file_of_every_form():
+    assert [f"{i:04}" for i in range(1, len(FORMS) + 1)] == FORMS
+    assert FORMS[-1] in (newest_schema(), f"{int(newest_schema()) - 1:04}")
+
+
+def test_it_opens_and_says_what_it_said(old):
+    form, file, said = old
+    assert check(file).schema == form
+    held = check(file)
+    app = create_app(file, clock=lambda: said["now_s"])
+    client = app.test_client()
+    for path, then in said.items():
+        if path != "now_s":
+            answer = client.get(path)
+            assert answer.status_code == 200, path
+            assert list(differences(then, answer.json)) == [], path
+    stop(app)
+    now = check(file)
+    assert (now.schema, now.happenings, now.last_s) == (newest_schema(), held.happenings, held.last_s)
+    assert held.things.items() <= now.things.items()
+    assert verify_file(file).sound
+
+
+def test_it_goes_on(old):
+    """What runs in an old file takes happenings, plans lean on what it taught, and the browser's old ones still fit."""
+    _, file, said = old
+    app = create_app(file, clock=lambda: said["now_s"] + 60)
+    client = app.test_client()
+    running = client.get("/api/stove").json["batches"]
+    assert running
+    for batch in running:
+        url = f"/api/stove/batches/{batch['id']}/events"
+        event = {"kind": "note", "text": "still here", "key": "waited-in-a-browser", "at_s": said["now_s"] - 5}
+        assert client.post(url, json={"event": event}).status_code == 201
+        assert client.post(url, json={"event": event}).json["log"][0]["text"] == "still here"
+    plan = client.get(f"/api/book/{running[0]['id']}").json["batch"]
+    words = {"milk": 1, "amount": "1 L", "pan": 1, "burner": 1, "stop": "half its volume"}
+    assert plan["name"] and client.post("/api/bench/reduce", json=words).json["batches_behind"] >= 1
+    stop(app)

@@ -1,0 +1,68 @@
+"""The Book in Chromium: everything ever made can be found and reached, and what is damaged is named."""
+
+import json
+import re
+import sqlite3
+
+from playwright.sync_api import Page, expect
+
+from tests.ui.hands import BOTH, clean
+
+
+def grow(file, count: int) -> None:
+    """So many more batches, each as an old one of the boathouse, with a name of its own."""
+    with sqlite3.connect(file) as made:
+        columns = [row[1] for row in made.execute("PRAGMA table_info(batch)") if row[1] != "id"]
+        made.execute(
+            "UPDATE event SET data = ? WHERE kind = 'note' AND batch_id = 2", (json.dumps({"text": "saffron"}),)
+        )
+        for i in range(count):
+            listed = ", ".join(columns)
+            values = ", ".join({"name": f"'Pot {i:03}'", "created_at": "created_at - 9e6"}.get(c, c) for c in columns)
+            made.execute(f"INSERT INTO batch ({listed}) SELECT {values} FROM batch WHERE id = 1")
+        made.execute(
+            "INSERT INTO event (batch_id, number, at_s, recorded_at_s, kind, data) "
+            "SELECT b.id, e.number, e.at_s, e.recorded_at_s, e.kind, e.data "
+            "FROM batch b, event e WHERE b.name LIKE 'Pot %' AND e.batch_id = 1"
+        )
+
+
+@BOTH
+def test_old_ones_are_reached_and_found(page: Page, kitchen_url: str, tmp_path):
+    grow(tmp_path / "demo.sqlite3", 70)
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_role("status").first).to_contain_text("80 batches")
+    batches = page.get_by_role("region", name="Batches")
+    expect(batches.get_by_role("listitem")).to_have_count(30)
+    for seen in (60, 76):
+        batches.get_by_role("button", name="Older ones").click()
+        expect(batches.get_by_role("listitem")).to_have_count(seen)
+    expect(batches.get_by_role("button", name="Older ones")).to_have_count(0)
+    page.get_by_label("Find").fill("pot 03")
+    expect(batches.get_by_role("listitem")).to_have_count(11)  # and pot 003
+    expect(page).to_have_url(re.compile("find=pot"))
+    page.get_by_label("Find").fill("saffron")
+    expect(batches.get_by_role("listitem")).to_have_count(1)
+    expect(batches).to_contain_text("Kulfi base, trial")
+    clean(page)
+    page.get_by_label("Find").fill("100%")
+    expect(page.get_by_text("Nothing in the Book has “100%”")).to_be_visible()
+    page.get_by_label("Find").fill("chhena")
+    expect(page.get_by_role("region", name="Chhena and hung curd")).to_contain_text("Chhena for the juniors")
+    page.reload()
+    expect(page.get_by_label("Find")).to_have_value("chhena")
+    page.get_by_label("Find").fill("pot 069")
+    batches.get_by_role("link", name=re.compile("Pot 069")).click()
+    expect(page.get_by_label("Told and got")).to_be_visible()
+
+
+def test_a_damaged_batch_is_named_and_the_rest_is_there(page: Page, kitchen_url: str, tmp_path):
+    with sqlite3.connect(tmp_path / "demo.sqlite3") as made:
+        made.execute("UPDATE batch SET plan = '{}' WHERE id IN (3, 6)")
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_role("alert").first).to_contain_text("“Tea milk for the crews” is damaged")
+    expect(page.get_by_role("region", name="Batches")).to_contain_text("Basundi for the juniors")
+    clean(page)
+    page.goto(kitchen_url + "/stove")
+    expect(page.get_by_role("alert").first).to_contain_text("“Tea milk for the crews” is damaged")
+    expect(page.get_by_text("minutes to the stop").first).to_be_visible()

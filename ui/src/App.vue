@@ -6,6 +6,7 @@ import { computed, onBeforeUnmount, watchEffect } from 'vue'
 import { RouterView } from 'vue-router'
 import { listen } from './api/kitchen'
 import { useNudging } from './shell/nudging'
+import RefusedNote from './shell/RefusedNote.vue'
 import StationsRail from './shell/StationsRail.vue'
 import { overrides } from './theme/naive'
 
@@ -23,6 +24,7 @@ useNudging()
     <NMessageProvider placement="bottom">
       <StationsRail v-model:night="night" />
       <main>
+        <RefusedNote />
         <RouterView />
       </main>
     </NMessageProvider>

@@ -1,3 +1,4 @@
+import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 
 type Outbox = typeof import('./outbox')
@@ -29,16 +30,19 @@ const problem = (status: number, detail: string) => () =>
   })
 
 let server: Server
+/** A tab of the browser: each has the modules anew, all share one database. */
 async function open(): Promise<Outbox> {
   vi.resetModules()
   return import('./outbox')
 }
+const settled = (tab: Outbox) => vi.waitFor(() => expect(tab.outbox.waiting).toEqual([]))
 const stir = (id = 5) => ({ of: 'pan' as const, id, event: { kind: 'stirred' as const } })
 const kinds = () => server.sent.map((s) => s.event.kind)
 
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date', 'performance'] })
   localStorage.clear()
+  vi.stubGlobal('indexedDB', new IDBFactory())
   server = new Server()
   vi.stubGlobal('fetch', server.fetch)
 })
@@ -79,7 +83,7 @@ describe('what happened', () => {
     expect(outbox.waiting.map((w) => w.event.kind)).toEqual(['stirred', 'scraped'])
     server.down = false
     await vi.advanceTimersByTimeAsync(5_000)
-    await vi.waitFor(() => expect(outbox.waiting).toEqual([]))
+    await vi.waitFor(() => expect(kinds()).toHaveLength(2))
     expect(kinds()).toEqual(['stirred', 'scraped'])
     const [first, second] = server.sent.map((s) => Number(s.event.at_s))
     expect(first).toBeCloseTo(1_000_000, 0)
@@ -91,11 +95,10 @@ describe('what happened', () => {
     server.answers = [off]
     expect(await (await open()).post(stir())).toBeNull()
     const again = await open()
-    expect(again.outbox.waiting).toHaveLength(1)
-    const key = again.outbox.waiting[0]!.event.key
     const stop = again.keepSending()
     await vi.waitFor(() => expect(kinds()).toEqual(['stirred']))
-    expect(server.sent[0]!.event.key).toBe(key)
+    expect(server.sent[0]!.event.key).toMatch(/^[0-9a-f]{32}$/)
+    await settled(again)
     stop()
   })
 
@@ -116,15 +119,48 @@ describe('what happened', () => {
     expect(outbox.waiting).toEqual([])
   })
 
-  test('that is refused when nobody waits for it any more is shown', async () => {
+  test('that is refused when nobody waits for it any more stays, to be seen', async () => {
     server.answers = [off]
     await (await open()).post({ of: 'pan', id: 5, event: { kind: 'first_boil' } })
     const again = await open()
     server.answers = [problem(409, 'It boils already.')]
     const stop = again.keepSending()
-    await vi.waitFor(() => expect(again.outbox.waiting).toEqual([]))
-    expect(again.outbox.refused.join()).toContain('It boils already.')
+    await vi.waitFor(() => expect(again.outbox.refused).toHaveLength(1))
     stop()
+    const later = await open()
+    const stopLater = later.keepSending()
+    await vi.waitFor(() => expect(later.outbox.refused).toHaveLength(1))
+    expect(later.outbox.refused[0]).toMatchObject({ refused: 'It boils already.', id: 5 })
+    const { key } = later.outbox.refused[0]!
+    server.answers = [problem(409, 'It boils still.')]
+    await later.tryAgain(key)
+    expect(later.outbox.refused[0]!.refused).toBe('It boils still.')
+    await later.tryAgain(key)
+    expect(kinds()).toEqual(['first_boil'])
+    expect(later.outbox.refused).toEqual([])
+    stopLater()
+  })
+
+  test('that is refused can be let go', async () => {
+    server.answers = [off]
+    await (await open()).post(stir())
+    const again = await open()
+    server.answers = [problem(404, 'There is no batch number 5.')]
+    const stop = again.keepSending()
+    await vi.waitFor(() => expect(again.outbox.refused).toHaveLength(1))
+    await again.letGo(again.outbox.refused[0]!.key)
+    expect(again.outbox.refused).toEqual([])
+    stop()
+  })
+
+  test('the server’s own words say why it waits', async () => {
+    const { post, outbox } = await open()
+    server.answers = [problem(503, 'The disk is full.')]
+    await post(stir())
+    expect(outbox.held).toBe('The disk is full.')
+    await post(stir())
+    expect(outbox.held).toBe('')
+    expect(kinds()).toEqual(['stirred', 'stirred'])
   })
 
   test('keeps its own key and its own time', async () => {
@@ -133,6 +169,85 @@ describe('what happened', () => {
     await post({ of: 'pan', id: 5, event })
     expect(server.sent[0]!.event).toMatchObject(event)
   })
+})
+
+describe('several tabs', () => {
+  test('send each happening once, in the order they were said, whoever said it', async () => {
+    const [one, two, three] = [await open(), await open(), await open()]
+    server.down = true
+    for (let i = 0; i < 12; i++) {
+      const tab = [one, two, three][i % 3]!
+      await tab.post({ of: 'pan', id: 5, event: { kind: 'note', text: `${i}` } })
+    }
+    server.down = false
+    const stops = [one, two, three].map((tab) => tab.keepSending())
+    await vi.waitFor(() => expect(server.sent).toHaveLength(12))
+    expect(server.sent.map((s) => s.event.text)).toEqual(
+      Array.from({ length: 12 }, (_, i) => `${i}`),
+    )
+    stops.forEach((stop) => stop())
+    await new Promise((done) => setTimeout(done, 300))
+    expect(server.sent).toHaveLength(12)
+  })
+
+  test('a tab that was closed leaves what it said to the others', async () => {
+    server.down = true
+    await (await open()).post(stir())
+    const left = await open()
+    server.down = false
+    const stop = left.keepSending()
+    await vi.waitFor(() => expect(kinds()).toEqual(['stirred']))
+    stop()
+  })
+
+  test('one that dies while it sends is waited for no longer than its lease', async () => {
+    vi.useRealTimers()
+    const keepers: ReturnType<typeof setInterval>[] = []
+    const start = setInterval
+    vi.stubGlobal('setInterval', (...args: Parameters<typeof setInterval>) => {
+      const timer = start(...args)
+      keepers.push(timer)
+      return timer
+    })
+    const dead = await open()
+    server.answers = [() => new Promise<Response>(() => undefined)] // it never comes back
+    void dead.post(stir())
+    await vi.waitFor(() => expect(server.answers).toHaveLength(0))
+    keepers.forEach((timer) => clearInterval(timer))
+    const left = await open()
+    const stop = left.keepSending()
+    await vi.waitFor(() => expect(kinds()).toEqual(['stirred']), { timeout: 9000 })
+    stop()
+  }, 12_000)
+})
+
+test('what a former release left in the browser is taken in, first and in order', async () => {
+  const old = ['stirred', 'scraped'].map((kind, i) => ({
+    ...{ of: 'pan', id: 5, at_s: 50 + i },
+    event: { kind, key: `old-${i}` },
+  }))
+  localStorage.setItem('mulvek-outbox', JSON.stringify(old))
+  const { post } = await open()
+  await post({ of: 'pan', id: 5, event: { kind: 'off' } })
+  expect(kinds()).toEqual(['stirred', 'scraped', 'off'])
+  expect(server.sent[0]!.event).toMatchObject({ key: 'old-0', at_s: 50 })
+  expect(localStorage.getItem('mulvek-outbox')).toBeNull()
+})
+
+test('a browser that keeps nothing still sends, and sends later', async () => {
+  vi.stubGlobal('indexedDB', {
+    open: () => {
+      throw new DOMException('no', 'SecurityError')
+    },
+  })
+  const { post, outbox, keepSending } = await open()
+  server.down = true
+  expect(await post(stir())).toBeNull()
+  expect(outbox.waiting).toHaveLength(1)
+  server.down = false
+  const stop = keepSending()
+  await vi.waitFor(() => expect(kinds()).toEqual(['stirred']))
+  stop()
 })
 
 describe('the kitchen’s clock', () => {

@@ -49,8 +49,8 @@ const fires = computed(() => {
         <span>{{ f.says }}</span>
       </div>
     </component>
-    <p v-if="outbox.waiting.length" class="waiting" role="status">
-      No network: {{ outbox.waiting.length }}
+    <p v-if="outbox.held && outbox.waiting.length" class="waiting" role="status">
+      {{ outbox.held }}: {{ outbox.waiting.length }}
       {{ outbox.waiting.length === 1 ? 'happening waits' : 'happenings wait' }} here, safe.
     </p>
   </section>

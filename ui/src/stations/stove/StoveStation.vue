@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { CurdEventIn, EventIn } from '@/api/client'
 import { damaged, useLog, useStove, type LiveBatch } from '@/api/kitchen'
 import AsideNote from '@/form/AsideNote.vue'
-import { outbox, post } from '@/api/outbox'
+import { post } from '@/api/outbox'
 import { clock } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { useLives, type Asked } from '@/shell/live'
@@ -170,10 +170,6 @@ useKeys([
         @tell="tell"
         @weigh="weighing = true"
       />
-      <p v-for="(r, i) in outbox.refused" :key="i" class="problem refused" role="alert">
-        Not kept: {{ r }}
-        <button type="button" class="touch" @click="outbox.refused.splice(i, 1)">I see</button>
-      </p>
 
       <div class="things" :class="{ two: shown.length > 1 }">
         <PanNow
@@ -322,9 +318,6 @@ useKeys([
 .sleeps {
   margin-top: 6px;
   font-size: 13.5px;
-}
-.refused {
-  margin: 8px 30px 0;
 }
 .doing {
   display: grid;

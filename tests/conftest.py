@@ -80,10 +80,10 @@ def serving(data: Path, command: str = "serve") -> Iterator[tuple[str, subproces
     args = [sys.executable, "-m", "mulvek", command, "--port", str(port), "--data", str(data)]
     server = subprocess.Popen(args, stdout=subprocess.DEVNULL)
     try:
-        patience = time.monotonic() + 60
+        patience = time.monotonic() + 240
         while True:
             try:
-                urllib.request.urlopen(url + "/api/larder", timeout=5)
+                urllib.request.urlopen(url + "/api/larder", timeout=60)
                 break
             except OSError:
                 assert server.poll() is None, "the server died"

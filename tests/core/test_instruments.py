@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.core.errors import BadInput
@@ -16,6 +16,7 @@ from mulvek.store.chunks import pack, unpack
 NOW = 1_800_000_000.0
 
 
+@settings(deadline=None)
 @given(
     st.lists(st.tuples(st.floats(0.02, 30), st.floats(-40, 300)), min_size=1, max_size=200),
     st.sampled_from([c.step for c in CHANNELS.values()]),
@@ -33,6 +34,7 @@ def test_an_hour_packs_small():
     assert len(pack(at, values, 1e-3)) < 2.2 * 3600
 
 
+@settings(deadline=None)
 @given(st.integers(3, 3000), st.integers(4, 600), st.integers(0, 10**6))
 def test_thinning_keeps_both_ends_of_every_stretch(count, points, seed):
     values = np.random.default_rng(seed).normal(size=count)

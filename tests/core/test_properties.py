@@ -125,6 +125,7 @@ def test_own_cups_count():
     ).value == pytest.approx(360e-6)
 
 
+@settings(deadline=None)
 @given(st.text(max_size=30))
 def test_any_text_is_read_or_refused(text):
     for read in (lambda: parse(text, default_unit="ml", allow=("volume", "mass")), lambda: read_stop(text)):
@@ -132,6 +133,7 @@ def test_any_text_is_read_or_refused(text):
             read()
 
 
+@settings(deadline=None)
 @given(st.sampled_from(["volume_ratio", "mass_ratio", "total_solids"]), st.integers(5, 95))
 def test_a_stop_says_itself_back(kind, hundredths):
     stop = Stop(kind, hundredths / 100)

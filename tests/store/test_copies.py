@@ -8,7 +8,7 @@ import threading
 from itertools import pairwise
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.cli.main import main
@@ -111,6 +111,7 @@ def test_a_damaged_file_is_not_copied_as_if_it_were_sound(file, tmp_path):
     assert not found.sound and found.damage
 
 
+@settings(deadline=None)
 @given(st.lists(st.integers(0, 3000), min_size=1, max_size=120, unique=True), st.integers(1, 9), st.integers(0, 6))
 def test_of_every_span_the_newest_stays_and_the_newest_of_all_always(hours, days, weeks):
     times = [EPOCH_S + 3600.0 * h for h in hours]

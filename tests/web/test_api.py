@@ -142,7 +142,7 @@ def test_the_document_is_valid_and_current(client):
 def test_killed_while_events_are_posted_nothing_acknowledged_is_lost(tmp_path):
     def post(url, path, body):
         request = urllib.request.Request(url + path, json.dumps(body).encode(), {"Content-Type": "application/json"})
-        return json.load(urllib.request.urlopen(request, timeout=5))
+        return json.load(urllib.request.urlopen(request, timeout=60))
 
     acknowledged = []
     for round_ in range(sized(2, 3)):

@@ -141,7 +141,7 @@ def test_taking_out_the_milk_leaves_the_batch_whole(client):
 def test_nothing_acknowledged_is_lost_when_the_server_is_killed(tmp_path, where, begun):
     def post(url, body):
         request = urllib.request.Request(url, json.dumps(body).encode(), {"Content-Type": "application/json"})
-        return json.loads(urllib.request.urlopen(request, timeout=10).read())
+        return json.loads(urllib.request.urlopen(request, timeout=60).read())
 
     acknowledged = []
     with serving(tmp_path) as (url, server):

@@ -38,10 +38,10 @@ def instruments(port=None, *options):
 def ask(url, body=None):
     request = urllib.request.Request(url, json.dumps(body).encode() if body is not None else None)
     request.add_header("Content-Type", "application/json")
-    return json.load(urllib.request.urlopen(request, timeout=10))
+    return json.load(urllib.request.urlopen(request, timeout=60))
 
 
-def until(check, seconds=30):
+def until(check, seconds=120):
     patience = time.monotonic() + seconds
     while not (found := check()):
         assert time.monotonic() < patience, "it never came"

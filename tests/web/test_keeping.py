@@ -65,13 +65,13 @@ def test_the_daily_copy_says_what_is_in_its_way_and_goes_on(client, clock):
 
 def test_a_stop_leaves_one_file_and_its_copy_even_while_a_tab_listens(tmp_path):
     with serving(tmp_path) as (url, server):
-        stream = urllib.request.urlopen(url + "/api/changes", timeout=10)
+        stream = urllib.request.urlopen(url + "/api/changes", timeout=60)
         assert stream.readline()
         body = json.dumps({"name": "third", "kind": "lpg-large"}).encode()
         request = urllib.request.Request(url + "/api/larder/burners", body, {"Content-Type": "application/json"})
-        urllib.request.urlopen(request, timeout=10)
+        urllib.request.urlopen(request, timeout=60)
         server.send_signal(signal.SIGTERM)
-        assert server.wait(timeout=20) == 0
+        assert server.wait(timeout=60) == 0
         stream.close()
     assert sorted(p.name for p in tmp_path.iterdir()) == ["copies", "kitchen.sqlite3"]
     with sqlite3.connect(tmp_path / "kitchen.sqlite3") as file:
@@ -79,7 +79,7 @@ def test_a_stop_leaves_one_file_and_its_copy_even_while_a_tab_listens(tmp_path):
 
 
 def start(*words: str) -> subprocess.CompletedProcess[str]:
-    return subprocess.run([sys.executable, "-m", "mulvek", *words], capture_output=True, text=True, timeout=60)
+    return subprocess.run([sys.executable, "-m", "mulvek", *words], capture_output=True, text=True, timeout=240)
 
 
 def test_a_start_that_cannot_be_says_one_sentence_and_makes_nothing_worse(tmp_path, templates):

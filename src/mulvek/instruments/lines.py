@@ -15,6 +15,7 @@ from ..core.errors import BadInput
 from ..core.stove.channels import CHANNELS
 
 FORMAT = "mulvek-lines/1"
+MOST_LINES, LONGEST_ON_S = 2**53, 1e9
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +34,9 @@ def read_line(text: str) -> Line:
         body = json.loads(text)
         n, at_s = int(body["n"]), float(body["at_s"])
         values = {key: float(body[key]) for key in CHANNELS if body.get(key) is not None}
-    except (ValueError, TypeError, KeyError, RecursionError) as error:
+        if not (0 <= n <= MOST_LINES and 0 <= at_s <= LONGEST_ON_S):
+            raise ValueError("no line is numbered or timed so")
+    except (ValueError, TypeError, KeyError, AttributeError, OverflowError, RecursionError) as error:
         raise BadInput("line", "The instrument sends lines of another kind.", f"It must speak {FORMAT}.") from error
     kept = {key: v for key, v in values.items() if CHANNELS[key].low <= v <= CHANNELS[key].high}
     return Line(n, at_s, kept)

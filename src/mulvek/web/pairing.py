@@ -5,8 +5,11 @@ reading of the batch, under the same rules as the cook's own.
 """
 
 import ipaddress
+import json
+import logging
 import socket
 import threading
+import time
 from collections import deque
 from collections.abc import Callable
 from dataclasses import dataclass, field
@@ -26,6 +29,8 @@ from .stream import Changes
 
 CONNECT_S, SILENCE_S, LONGEST_WAIT_S = 3.0, 20.0, 5.0
 AHEAD_S = 2.0
+LARGEST_GREETING, LONGEST_GREETING_S = 65_536, 6.0
+_log = logging.getLogger(__name__)
 KITCHEN_NETWORKS = tuple(
     ipaddress.ip_network(net)
     for net in (
@@ -84,8 +89,7 @@ def describe(url: str) -> Described:
     import httpx
 
     try:
-        answer = httpx.get(url + "/", timeout=CONNECT_S)
-        body = answer.raise_for_status().json()
+        body = json.loads(_greeting(url))
         channels = [c["channel"] for c in body["channels"] if c["channel"] in CHANNELS]
         if body["format"] != FORMAT or not channels:
             raise ValueError(body["format"])
@@ -98,8 +102,23 @@ def describe(url: str) -> Described:
         )
     except (httpx.HTTPError, httpx.InvalidURL) as error:
         raise BadInput("url", "Nothing answers there.", "Switch the instrument on and check its address.") from error
-    except (ValueError, KeyError, TypeError) as error:
+    except (ValueError, KeyError, TypeError, AttributeError, OverflowError, RecursionError) as error:
         raise BadInput("url", "What answers there speaks otherwise.", f"It must speak {FORMAT}.") from error
+
+
+def _greeting(url: str) -> bytes:
+    """What stands at its root: no more than a greeting may be long, and no longer waited for than one may take."""
+    import httpx
+
+    patience = time.monotonic() + LONGEST_GREETING_S
+    found = b""
+    with httpx.stream("GET", url + "/", timeout=CONNECT_S) as answer:
+        answer.raise_for_status()
+        for piece in answer.iter_raw():
+            found += piece
+            if len(found) > LARGEST_GREETING or time.monotonic() > patience:
+                raise ValueError("that is no greeting")
+    return found
 
 
 @dataclass(slots=True)
@@ -191,6 +210,9 @@ class Readers:
                 heard.trouble = f"{error.message} I keep trying."
             except httpx.HTTPError:
                 heard.trouble = "It does not answer; I keep trying."
+            except Exception as error:  # whatever it sends or the disk says: it must not fall silent unseen
+                _log.warning("instrument %d: %r", row_id, error)
+                heard.trouble = "What it sends cannot be used; I keep trying."
             finally:
                 heard.connected = False
 

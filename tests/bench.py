@@ -127,7 +127,7 @@ def instruments(seconds: int = 20) -> None:
             time.sleep(which / 8)
             for _ in range(seconds):
                 began = time.perf_counter()
-                with db.writing(streaming=True) as session:
+                with db.writing() as session:
                     Samples(session).append(
                         1 + which, {"scale": [(time.time(), 2.0)], "probe": [(time.time(), 97.0)]}
                     )

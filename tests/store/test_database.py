@@ -11,12 +11,13 @@ from sqlalchemy.exc import IntegrityError
 from mulvek.core.bases.plan import Rate
 from mulvek.core.errors import Conflict, NotFound
 from mulvek.core.heat import Burner
-from mulvek.core.stove.events import FlameChanged, Note, Reading, Scraped, Stirred
+from mulvek.core.stove.events import FlameChanged, Note, Off, Reading, Scraped, Stirred, Undo, Weighed
 from mulvek.core.stove.log import Remark
 from mulvek.demo.boathouse import BOATHOUSE, fill
 from mulvek.store.curd import Curds
 from mulvek.store.database import Database
 from mulvek.store.larder import Larder
+from mulvek.store.samples import Samples
 from mulvek.store.shelf import read_shelf
 from mulvek.store.stove import Stove
 from mulvek.store.tables import BatchRow, EventRow, MilkRow, PanRow
@@ -140,6 +141,29 @@ def test_the_shelf_is_read_again_only_after_something_was_written(db):
         Larder(session).add_burner(Burner("never", "induction"))
         Larder(session).remove("pan", 404, 1)
     assert [b.name for b in db.kept(read_shelf).burners.values()][-1] == "spare"
+
+
+def test_a_happening_leaves_the_shelf_as_it_is_until_its_batch_ends(db):
+    """A plan after a note must not sum the lessons of thirty thousand batches again; after a weighing it must."""
+    shelf = db.kept(read_shelf)
+
+    def say(*what):
+        with db.writing() as session:
+            for one in what:
+                Stove(session).append(6, one, NOW, NOW)
+
+    say(Note("not so thick"), Stirred())
+    with db.writing() as session:
+        Samples(session).append(6, {"scale": [(NOW, 2.0)]})
+        Curds(session).append(2, Remark("whey is clear"), NOW, NOW)
+    assert db.kept(read_shelf) is shelf
+    say(Off(), Weighed(1.1))
+    lessons = lambda s: sum(len(x) for cell in s.lessons.values() for x in cell.values())  # noqa: E731
+    assert lessons(db.kept(read_shelf)) == lessons(shelf) + 1
+    with db.reading() as session:
+        weighed = Stove(session).batch(6).events[-1]
+    say(Undo(weighed.id))
+    assert lessons(db.kept(read_shelf)) == lessons(shelf)
 
 
 def test_demo_curds_are_there_and_teach_their_milk(db):

@@ -24,7 +24,7 @@ def writer(path, batch: int, round_: int, pipe: int) -> None:
         text, at = f"{round_}.{i}", 2_000_000_000.0 + round_ * 1000 + i
         with db.writing() as session:
             Stove(session).append(batch, Note(text), at, at)
-        with db.writing(streaming=True) as session:
+        with db.writing() as session:
             Samples(session).append(batch, {"scale": [(at, 1.0)], "probe": [(at, 99.0)]})
         os.write(pipe, f"{text}\n".encode())
         i += 1

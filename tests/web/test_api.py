@@ -117,6 +117,19 @@ def test_bad_bodies_are_4xx_in_one_shape(client):
     assert client.get("/api/larder", headers={"Host": "elsewhere.example"}).status_code == 400
 
 
+@pytest.mark.parametrize("letter", ["\n", "\x00", "\x1b", "\u0085", "\x7f"])
+def test_control_characters_have_no_place_in_names_and_words(client, letter):
+    named = client.post("/api/larder/milks", json={**MILK, "name": f"odd{letter}milk"})
+    said = client.post("/api/bench/reduce", json=words(amount=f"2{letter}L"))
+    lit = client.post("/api/stove/batches", json={"name": f"B{letter}", "plan": words()})
+    for answer, field in ((named, "name"), (said, "amount"), (lit, "name")):
+        assert answer.status_code == 422 and answer.json["fields"][0]["path"] == field
+        assert "control characters" in answer.json["detail"]
+    batch = client.post("/api/stove/batches", json={"name": "खीर, two pots", "plan": words()}).json["id"]
+    note = happens(client, batch, kind="note", text=f"soft{letter}white")
+    assert note.status_code == (201 if letter == "\n" else 422)
+
+
 def test_larder_keeps_and_refuses(client):
     assert client.post("/api/larder/milks", json=MILK).json["fields"][0]["path"] == "name"
     bad = client.post("/api/larder/milks", json={**MILK, "name": "odd", "fat_pct": 55.0})

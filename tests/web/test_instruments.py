@@ -134,7 +134,7 @@ def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock
     spike = 7777
     rows = [(clock.now + i, 2.0 if i == spike else 1.6 - i * 2e-5) for i in range(20_000)]
     for begin in range(0, 20_000, 500):
-        with db.writing(streaming=True) as session:
+        with db.writing() as session:
             Samples(session).append(batch, {"scale": rows[begin : begin + 500]})
             Samples(session).append(batch, {"scale": rows[max(0, begin - 5) : begin]})  # sent twice
     shown = client.get(f"/api/book/{batch}/samples").json["channels"][0]

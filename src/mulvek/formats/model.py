@@ -1,17 +1,31 @@
 """The base of every JSON model: nothing unknown passes, nothing is guessed."""
 
 import json
+import unicodedata
 from functools import cache
 from typing import Annotated, Any, Self
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
 LONGEST_NAME, LONGEST_WORDS, LONGEST_NOTE = 60, 80, 2000
 """Letters that a name, a word of a sentence and a note may have."""
 
-Name = Annotated[str, Field(min_length=1, max_length=LONGEST_NAME, pattern=r"\S")]
-Words = Annotated[str, Field(max_length=LONGEST_WORDS)]
-NoteText = Annotated[str, Field(max_length=LONGEST_NOTE)]
+
+def _one_line(text: str) -> str:
+    """What a list, a title or a PDF cannot show has no place in a name."""
+    if any(unicodedata.category(letter) in ("Cc", "Cs") for letter in text):
+        raise ValueError("line breaks and control characters have no place here")
+    return text
+
+
+def _lines(text: str) -> str:
+    _one_line(text.replace("\n", " ").replace("\t", " ").replace("\r", " "))
+    return text
+
+
+Name = Annotated[str, Field(min_length=1, max_length=LONGEST_NAME, pattern=r"\S"), AfterValidator(_one_line)]
+Words = Annotated[str, Field(max_length=LONGEST_WORDS), AfterValidator(_one_line)]
+NoteText = Annotated[str, Field(max_length=LONGEST_NOTE), AfterValidator(_lines)]
 
 
 class Model(BaseModel):

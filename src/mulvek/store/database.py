@@ -17,6 +17,15 @@ from sqlalchemy.orm import Session
 
 from ..core.errors import Unavailable
 from .copies import Copies, Copy
+from .tables import (
+    CurdEventRow,
+    EventRow,
+    InstrumentRow,
+    RehearsalEventRow,
+    RehearsalRow,
+    SampleChunkRow,
+    SweetEventRow,
+)
 from .trouble import plainly
 from .turns import Turns
 
@@ -24,6 +33,10 @@ BUSY_MS = 5000
 PATIENCE_S = 10.0
 MIGRATIONS = Path(__file__).parent / "migrations"
 T = TypeVar("T")
+
+
+PASSING = (EventRow, CurdEventRow, SweetEventRow, RehearsalEventRow, RehearsalRow, InstrumentRow, SampleChunkRow)
+"""Rows that no plan looks at."""
 
 
 def newest_schema() -> str:
@@ -87,10 +100,10 @@ class Database:
             yield session
 
     @contextmanager
-    def writing(self, *, streaming: bool = False) -> Iterator[Session]:
+    def writing(self) -> Iterator[Session]:
         """One transaction, on disk when the block ends, undone when it raises.
 
-        ``streaming``: only samples of instruments are written, so that what is kept of the rest still holds.
+        What is kept of the Larder and of lessons still holds when only happenings or samples were written.
         """
         try:
             with (
@@ -98,12 +111,14 @@ class Database:
                 Session(self._writer, expire_on_commit=False) as session,
                 session.begin(),
             ):
+                lasting: list[bool] = []
+                event.listen(session, "before_flush", lambda s, *_: lasting.append(_changes_what_lasts(s)))
                 yield session
         except DatabaseError as error:
             if (said := plainly(error)) is not None:
                 raise said from error
             raise
-        self._written += not streaming
+        self._written += any(lasting)
 
     def kept(self, read: Callable[[Session], T]) -> T:
         """What ``read`` gives, read again only once something was written. One server owns the file."""
@@ -137,6 +152,12 @@ class Database:
         # on a full or damaged disk it cannot be: all that was acknowledged lies in the write-ahead file then
         with suppress(sqlite3.Error), closing(sqlite3.connect(self.path, timeout=0.5)) as last:
             last.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
+
+def _changes_what_lasts(session: Session) -> bool:
+    """Whether more than happenings and samples is about to be written: a batch that ends changes its own row too."""
+    touched = (*session.new, *session.deleted, *(row for row in session.dirty if session.is_modified(row)))
+    return any(not isinstance(row, PASSING) for row in touched)
 
 
 def _on_connect(dbapi_connection: Any, _record: Any) -> None:

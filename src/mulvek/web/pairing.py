@@ -223,7 +223,7 @@ class Readers:
             assert row is not None
             url = row.url
         now_on = describe(url)
-        with self.db.writing(streaming=True) as session:
+        with self.db.writing() as session:
             row = Samples(session).row(row_id)
             assert row is not None
             if row.session != now_on.session:
@@ -233,7 +233,7 @@ class Readers:
     def _take(self, row_id: int, heard: Heard, line: Line) -> bool:
         """Keep a line; false when there is no more to listen for."""
         now = self.clock()
-        with self.db.writing(streaming=True) as session:
+        with self.db.writing() as session:
             samples = Samples(session)
             row = samples.listening(row_id, now)
             if row is None:

@@ -20,9 +20,9 @@ from ..core.stove.curd_run import (
     curd_state,
 )
 from ..core.stove.log import Begun
-from .adapters import adapter
 from .aside import each, lines, reading_of
 from .larder import Larder
+from .layouts import layout_of, read, written
 from .tables import CurdBatchRow, CurdEventRow
 
 Route = Literal["curdle", "strain"]
@@ -69,10 +69,10 @@ class Curds:
             row.name,
             row.created_at,
             "curdle" if row.route == "curdle" else "strain",
-            adapter(_PLANS[row.route]).validate_python(row.plan),
+            read(_PLANS[row.route], row.plan, row.layout),
             row.words,
             row.milk_id,
-            tuple(CurdEvent(e.number, e.at_s, adapter(CURD_KINDS[e.kind]).validate_python(e.data)) for e in events),
+            tuple(CurdEvent(e.number, e.at_s, read(CURD_KINDS[e.kind], e.data, e.layout)) for e in events),
         )
 
     def running(self) -> list[CurdBatch]:
@@ -122,7 +122,8 @@ class Curds:
             name=name,
             created_at=now_s,
             route=route,
-            plan=adapter(_PLANS[route]).dump_python(plan, mode="json"),
+            plan=written(plan, _PLANS[route]),
+            layout=layout_of(_PLANS[route]),
             words=words,
             milk_id=milk_id,
             finished=False,
@@ -160,7 +161,8 @@ class Curds:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=adapter(CURD_KINDS[kind]).dump_python(event.what, mode="json"),
+                data=written(event.what),
+                layout=layout_of(type(event.what)),
                 key=key,
             )
         )

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from ..core.bases.plan import ReducePlan
-from .adapters import adapter
+from .layouts import layout_of, written
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,7 +20,8 @@ class Planned:
         """What the tables of batches and of rehearsals keep of it."""
         return {
             "name": self.name,
-            "plan": adapter(ReducePlan).dump_python(self.plan, mode="json"),
+            "plan": written(self.plan),
+            "layout": layout_of(ReducePlan),
             "words": self.words,
             "forecast": self.forecast,
         }

@@ -31,8 +31,8 @@ from ..core.stove.events import (
     Undo,
 )
 from ..core.stove.rules import check_event
-from .adapters import adapter
 from .larder import Larder
+from .layouts import layout_of, read, written
 from .planned import Planned
 from .tables import RehearsalEventRow, RehearsalRow
 
@@ -99,7 +99,7 @@ class Rehearsals:
             row.id,
             row.name,
             row.created_at,
-            adapter(ReducePlan).validate_python(row.plan),
+            read(ReducePlan, row.plan, row.layout),
             row.words,
             row.forecast,
             row.level,
@@ -107,7 +107,7 @@ class Rehearsals:
             tuple((a, b, c) for a, b, c in row.pace),
             row.finished,
             row.points,
-            tuple(Event(e.number, e.at_s, adapter(_KINDS[e.kind]).validate_python(e.data)) for e in events),
+            tuple(Event(e.number, e.at_s, read(_KINDS[e.kind], e.data, e.layout)) for e in events),
         )
 
     def latest(self, count: int = 12) -> list[RehearsalRow]:
@@ -196,7 +196,8 @@ class Rehearsals:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=adapter(type(event.what)).dump_python(event.what, mode="json"),
+                data=written(event.what),
+                layout=layout_of(type(event.what)),
                 key=key,
             )
         )

@@ -28,10 +28,10 @@ from ..core.stove.events import (
 )
 from ..core.stove.rules import check_event
 from ..core.stove.running import BatchState, state_of
-from .adapters import adapter
 from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder
+from .layouts import layout_of, read, written
 from .planned import Planned
 from .tables import BatchRow, EventRow
 
@@ -266,7 +266,8 @@ class Stove:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=adapter(type(event.what)).dump_python(event.what, mode="json"),
+                data=written(event.what),
+                layout=layout_of(type(event.what)),
                 key=key,
             )
         )
@@ -309,7 +310,7 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
 
 
 def _event(row: EventRow) -> Event:
-    return Event(row.number, row.at_s, adapter(KINDS[row.kind]).validate_python(row.data))
+    return Event(row.number, row.at_s, read(KINDS[row.kind], row.data, row.layout))
 
 
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
@@ -317,7 +318,7 @@ def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
         row.id,
         row.name,
         row.created_at,
-        adapter(ReducePlan).validate_python(row.plan),
+        read(ReducePlan, row.plan, row.layout),
         row.words,
         row.forecast,
         row.pan_id,

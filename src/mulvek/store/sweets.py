@@ -22,10 +22,10 @@ from ..core.stove.sweet_run import (
 )
 from ..core.sweets.build import ReadyBase
 from ..core.sweets.weighed import curdled, hung, reduced
-from .adapters import adapter
 from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder
+from .layouts import layout_of, read, written
 from .stove import Stove
 from .tables import BatchRow, CurdBatchRow, SweetBatchRow, SweetEventRow
 
@@ -70,10 +70,10 @@ class Sweets:
             row.id,
             row.name,
             row.created_at,
-            adapter(SweetRun).validate_python(row.plan),
+            read(SweetRun, row.plan, row.layout),
             row.words,
             row.told,
-            tuple(SweetEvent(e.number, e.at_s, adapter(SWEET_KINDS[e.kind]).validate_python(e.data)) for e in events),
+            tuple(SweetEvent(e.number, e.at_s, read(SWEET_KINDS[e.kind], e.data, e.layout)) for e in events),
         )
 
     def running(self) -> list[SweetBatch]:
@@ -105,7 +105,8 @@ class Sweets:
             kitchen_id=Larder(self.session).row().id,
             name=name,
             created_at=now_s,
-            plan=adapter(SweetRun).dump_python(run, mode="json"),
+            plan=written(run),
+            layout=layout_of(SweetRun),
             words=words,
             told=told,
             finished=False,
@@ -142,7 +143,8 @@ class Sweets:
                 at_s=event.at_s,
                 recorded_at_s=now_s,
                 kind=kind,
-                data=adapter(SWEET_KINDS[kind]).dump_python(event.what, mode="json"),
+                data=written(event.what),
+                layout=layout_of(type(event.what)),
                 key=key,
             )
         )

@@ -106,6 +106,7 @@ class BatchRow(Base):
     name: Mapped[str]
     created_at: Mapped[float]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
     forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
     flame: Mapped[str]
@@ -127,6 +128,7 @@ class Happened:
     recorded_at_s: Mapped[float]
     kind: Mapped[str]
     data: Mapped[dict[str, Any]] = mapped_column(JSON)
+    layout: Mapped[int] = mapped_column(server_default="1")
     key: Mapped[str | None]
 
 
@@ -152,6 +154,7 @@ class CurdBatchRow(Base):
     created_at: Mapped[float]
     route: Mapped[str]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
     milk_id: Mapped[int | None] = mapped_column(ForeignKey("milk.id", ondelete="SET NULL"))
     finished: Mapped[bool]
@@ -210,6 +213,7 @@ class RehearsalRow(Base):
     name: Mapped[str]
     created_at: Mapped[float]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
     forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
     level: Mapped[int]
@@ -251,6 +255,7 @@ class SweetBatchRow(Base):
     name: Mapped[str]
     created_at: Mapped[float]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
     told: Mapped[dict[str, Any]] = mapped_column(JSON)
     finished: Mapped[bool]

@@ -1,0 +1,38 @@
+"""What is stored says in which layout it was written, and older layouts are lifted when they are read.
+
+When a class that is stored changes so that its older JSON no longer fits, a step is added to ``LIFTS`` under its name:
+a function from the JSON of layout n to that of n + 1. Steps are never changed or taken out.
+"""
+
+from collections.abc import Callable, Mapping, Sequence
+from typing import Any
+
+from ..core.errors import Unreadable
+from .adapters import adapter
+
+Json = dict[str, Any]
+LIFTS: Mapping[str, Sequence[Callable[[Json], Json]]] = {}
+"""By the class's name: from layout 1 to 2, from 2 to 3, …"""
+
+
+def layout_of(cls: type[Any]) -> int:
+    """The layout this release writes."""
+    return 1 + len(LIFTS.get(cls.__name__, ()))
+
+
+def written(value: Any, cls: type[Any] | None = None) -> Json:
+    """A value as JSON in the newest layout."""
+    made: Json = adapter(cls or type(value)).dump_python(value, mode="json")
+    return made
+
+
+def read(cls: type[Any], data: Json, layout: int) -> Any:
+    """A value from the JSON of any layout so far.
+
+    :raises Unreadable: when a newer release wrote it.
+    """
+    if layout > layout_of(cls):
+        raise Unreadable("layout", f"A newer Mulvek wrote this {cls.__name__}.", "Start that one.")
+    for lift in LIFTS.get(cls.__name__, ())[layout - 1 :]:
+        data = lift(dict(data))
+    return adapter(cls).validate_python(data)

@@ -158,12 +158,10 @@ function heard(client: QueryClient, batch: Batch) {
 /** Ask again whenever the server says that something changed; polling goes on beneath. */
 export function listen(client: QueryClient): () => void {
   const source = new EventSource('/api/changes')
-  let first = true
   source.onmessage = (message: MessageEvent<string>) => {
     const { pan } = JSON.parse(message.data) as { pan?: Batch }
     if (pan) heard(client, pan)
-    else if (!first) refresh(client)
-    first = false
+    else refresh(client) // the first message too: what was fetched before the stream stood may be old already
   }
   onAnswer((answer) => {
     if (answer.of === 'pan') {

@@ -9,6 +9,7 @@ export default mergeConfig(
       include: ['src/**/*.test.ts'],
       setupFiles: ['src/test-setup.ts'],
       restoreMocks: true,
+      maxWorkers: 2, // one fewer than the cores is one
     },
   }),
 )

@@ -1,7 +1,9 @@
 """The Larder over HTTP: versions, what was changed elsewhere, taking out, small tests, bad input; the Bench's questions."""
 
+import gzip
 import json
 import sqlite3
+from pathlib import Path
 from urllib.parse import quote
 
 import pytest
@@ -208,23 +210,10 @@ def test_larder_edits_survive_a_restart(tmp_path):
 
 
 def test_a_file_of_the_first_kitchen_is_brought_up_to_date(tmp_path):
-    path = tmp_path / "kitchen.sqlite3"
-    create_app(path).extensions["mulvek_database"].close()
-    with sqlite3.connect(path) as old:  # back to the form that the first release wrote
-        late = ("sweet_event", "sweet_batch", "sweet", "rehearsal_event", "rehearsal", "sample_chunk", "instrument")
-        for table in (*late, "curd_event", "curd_batch", "ingredient"):
-            old.execute(f"DROP TABLE {table}")
-        for table, columns in {
-            "kitchen": ("version", "fridge_c", "freezer_c"),
-            "milk": ("version", "flags", "pack_m3", "price"),
-            "pan": ("version",),
-            "burner": ("version", "ln_sd"),
-            "batch": ("verdict",),
-        }.items():
-            for column in columns:
-                old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
-        old.execute("UPDATE alembic_version SET version_num = '0001'")
-        old.execute("UPDATE pan SET name = 'grandmother’s pot'")
+    path, first = tmp_path / "kitchen.sqlite3", Path(__file__).parents[1] / "store" / "old" / "0001.sqlite3.gz"
+    path.write_bytes(gzip.decompress(first.read_bytes()))
+    with sqlite3.connect(path) as old:
+        old.execute("UPDATE pan SET name = 'grandmother’s pot' WHERE id = 1")
     client = create_app(path).test_client()
     larder = client.get("/api/larder").json
     assert larder["pans"][0]["name"] == "grandmother’s pot" and larder["pans"][0]["version"] == 1

@@ -12,6 +12,14 @@ defineProps<{ names: string[] }>()
 </template>
 
 <style scoped>
+.problem {
+  margin: 8px 32px 22px;
+}
+@media (max-width: 900px) {
+  .problem {
+    margin-inline: 16px;
+  }
+}
 a {
   text-decoration: underline;
 }

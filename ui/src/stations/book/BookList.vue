@@ -178,9 +178,6 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
   color: var(--ink);
   font: inherit;
 }
-.problem {
-  margin: 0 32px 18px;
-}
 .curds {
   margin-top: 26px;
 }
@@ -216,8 +213,7 @@ li .soft {
   font-size: 13.5px;
 }
 @media (max-width: 900px) {
-  .find,
-  .problem {
+  .find {
     margin-inline: 16px;
   }
   li {

@@ -70,7 +70,7 @@ const back = useMutation({
     <p v-else-if="asked.data.value?.trouble" class="problem" role="alert">
       {{ asked.data.value.trouble }}
     </p>
-    <table v-if="copies.length">
+    <table v-if="copies.length" class="listed">
       <thead>
         <tr>
           <th scope="col">copy of</th>
@@ -135,25 +135,6 @@ const back = useMutation({
   vertical-align: middle;
   margin-left: 14px;
   min-height: 40px;
-}
-table {
-  width: 100%;
-  margin-top: 6px;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 7px 14px 5px 0;
-  text-align: left;
-  font-weight: 400;
-  font-size: 17px;
-}
-thead th {
-  color: var(--ink-soft);
-  font-size: 14px;
-}
-tbody tr {
-  border-top: 1px solid var(--ridge);
 }
 td:last-child {
   text-align: right;

@@ -84,7 +84,7 @@ const close = () => (open.value = null)
       </div>
       <section class="tray" aria-label="Milks">
         <p class="legend"><b>Milks</b></p>
-        <table>
+        <table class="listed">
           <thead>
             <tr>
               <th scope="col">milk</th>
@@ -193,25 +193,6 @@ const close = () => (open.value = null)
 }
 .tray + .tray {
   margin-top: 24px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 4px 0;
-}
-th,
-td {
-  padding: 7px 14px 5px 0;
-  text-align: left;
-  font-weight: 400;
-  font-size: 17px;
-}
-thead th {
-  color: var(--ink-soft);
-  font-size: 14px;
-}
-tbody tr {
-  border-top: 1px solid var(--ridge);
 }
 @media (max-width: 900px) {
   .shelves {

@@ -522,12 +522,13 @@ def test_uses_have_windows_that_a_curd_can_meet():
 
 
 def test_syrup_for_the_balls_that_come_of_it():
-    f = curdle(plan())
+    f = curdle(plan(syrup=(42.0, 6.0)))
     syrup = f.pieces.syrup
-    assert syrup.sugar_kg / (syrup.sugar_kg + syrup.water_kg) == pytest.approx(0.32)
-    assert syrup.volume_m3 * syrup_density_kg_m3(32.0) == pytest.approx(syrup.sugar_kg + syrup.water_kg)
+    assert curdle(plan()).pieces.syrup.brix == 32.0  # as a former release told it
+    assert syrup.sugar_kg / (syrup.sugar_kg + syrup.water_kg) == pytest.approx(0.42)
+    assert syrup.volume_m3 * syrup_density_kg_m3(42.0) == pytest.approx(syrup.sugar_kg + syrup.water_kg)
     assert syrup.at_once * syrup.goes >= f.pieces.count.likely > syrup.at_once * (syrup.goes - 1)
-    assert syrup.sugar_kg + syrup.water_kg >= 3.99 * f.curd_kg.likely * syrup.at_once / f.pieces.count.likely
+    assert syrup.sugar_kg + syrup.water_kg >= 5.99 * f.curd_kg.likely * syrup.at_once / f.pieces.count.likely
     wide = curdle(plan(pan=Pan("wide", Straight(0.32, 0.2)))).pieces.syrup
     assert wide.at_once > syrup.at_once
     bound = curdle(plan(binder=0.03))

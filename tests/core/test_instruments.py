@@ -78,7 +78,7 @@ def test_readings_as_csv_come_back_the_same():
     ]
     text = write_readings(events, {"scale": [(NOW + 1.25, 2.817), (NOW + 2.25, 2.816)], "ph": [(NOW + 3, 6.6)]})
     assert text.splitlines()[0] == ",".join(COLUMNS) and "2027-01-15T08:00:00.000Z,cook,depth,5.40,cm" in text
-    rows = read_readings(text)
+    rows = read_readings(text, NOW + 60)
     readings = [r.reading for r in rows if r.reading]
     assert [(r.how, pytest.approx(r.value), r.by) for r in readings] == [
         ("depth", 0.054, ""),
@@ -108,5 +108,5 @@ HEAD = ",".join(COLUMNS) + "\n"
 )
 def test_a_wrong_line_is_named(text, says):
     with pytest.raises(BadInput) as error:
-        read_readings(text)
+        read_readings(text, NOW + 60)
     assert says in error.value.message and error.value.fix

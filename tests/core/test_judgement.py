@@ -29,7 +29,7 @@ from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures, Quantity, parse
 from mulvek.core.texture import STAGES
 from mulvek.core.vessels import Flared, Kadhai, Straight
-from mulvek.formats.dipstick import CHECK_MM, Line, sheet, to_pdf, to_svg
+from mulvek.formats.dipstick import CHECK_MM, RUNS, Line, Sheet, Text, sheet, to_pdf, to_svg, write
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "stainless-sandwich", 2.3)
 POT = Pan("pot", Straight(0.24, 0.14))
@@ -312,6 +312,37 @@ def test_caramel_shades_and_steps():
         with pytest.raises((BadInput, Impossible)) as caught:
             caramelised_milk(*bad)
         assert caught.value.field == field
+
+
+@given(st.text(alphabet="kadhai, 2 L½—°Cकड़ाहीक्षीरश्री\u200d", min_size=1, max_size=40))
+def test_a_name_in_any_script_of_ours_is_printed(name):
+    """Cut into runs of one script, of which none is lost, and drawn without a letter that the font lacks."""
+    assert "".join(RUNS.findall(name)) == name
+    made = to_pdf(Sheet(90, 40, (Text(8, 10, name), Text(8, 20, name, bold=True))))
+    assert made.startswith(b"%PDF") and b"MulvekPrint" in made
+
+
+def test_letters_of_devanagari_join():
+    page = Written()
+    write(page, Text(0, 0, "to क्षीर, hot"), 0.0, 1.0)
+    assert [text for _, text in page.drawn if text.isascii()] == ["to ", ", hot"]
+    [joined] = [text for _, text in page.drawn if not text.isascii()]
+    assert len(joined) < len("क्षीर")  # three letters of the conjunct are one shape
+    xs = [x for x, _ in page.drawn]
+    assert xs == sorted(xs) and len(set(xs)) == 3
+
+
+class Written:
+    """A page that keeps what is drawn on it."""
+
+    def __init__(self):
+        self.drawn = []
+
+    def setFont(self, name, size):
+        pass
+
+    def drawString(self, x, _y, text):
+        self.drawn.append((x, text))
 
 
 def test_the_dip_stick_is_the_pan_at_full_size():

@@ -17,6 +17,7 @@ from mulvek.core.materials.library import material
 from mulvek.core.pans import Pan
 from mulvek.core.quantities import Measures, Quantity, parse
 from mulvek.core.stove.events import Event, FirstBoil, FlameChanged, Lit, Off, Reading, Stirred, SugarIn, Undo
+from mulvek.core.stove.history import History
 from mulvek.core.stove.rules import check_event
 from mulvek.core.stove.running import state_of
 from mulvek.core.vessels import Kadhai, Straight
@@ -197,7 +198,7 @@ def test_a_reading_that_hardly_can_be_true_is_asked_back():
     p, events = plan(), cooked(plan())
     reading = Event(8, events[-1].at_s + 60, Reading("depth", 0.064))
     with pytest.raises(Unlikely):
-        check_event(p, events, reading)
-    check_event(p, events, Event(8, reading.at_s, Reading("depth", 0.064, sure=True)))
+        check_event(History(p, events), reading)
+    check_event(History(p, events), Event(8, reading.at_s, Reading("depth", 0.064, sure=True)))
     with pytest.raises(BadInput):
-        check_event(p, events, Event(8, reading.at_s, Reading("depth", 0.5)))
+        check_event(History(p, events), Event(8, reading.at_s, Reading("depth", 0.5)))

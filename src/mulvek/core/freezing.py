@@ -14,6 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from .materials.makeup import Makeup
+from .texture import lactose_solubility
 
 Array = NDArray[np.float64]
 LATENT = 333.5
@@ -237,16 +238,7 @@ def hardness(share: float) -> str:
     return "hard: let it stand"
 
 
-def lactose_solubility(celsius: float) -> float:
-    """g of lactose that 100 g of water holds, 0-60 °C, ±4 % (F27).
-
-    >>> round(lactose_solubility(5.0), 3)
-    13.407
-    """
-    return 11.9 * math.exp(0.0236 * celsius + 0.00005 * celsius**2)
-
-
 def grains(mix: Makeup, celsius: float) -> Verdict:
     """Whether lactose grains are to be felt in a chilled sweet: lactose over what its water holds (F27)."""
-    ratio = 100 * mix.lactose / mix.water / lactose_solubility(celsius)
+    ratio = 100 * mix.lactose / mix.water / float(lactose_solubility(celsius))
     return Verdict("low" if ratio < 1.6 else "watch" if ratio < 2.1 else "likely", ratio)

@@ -54,6 +54,11 @@ WET = Class("B", (2, 2, 1), 2, 4, "Wet milk food.")
 SOUR_PH, DRY_AW, FIRM_AW, MOIST_AW = 4.6, 0.85, 0.92, 0.97
 
 
+def activity_doubt(activity: float) -> float:
+    """How much wetter it may be than reckoned (F51): 0.01 for what is wet, 0.03 for what is dry."""
+    return min(0.03, max(0.01, 0.01 + 0.25 * (0.97 - activity)))
+
+
 def keeping_class(activity: float, ph: float, *, frozen: bool = False, weighed: bool = False) -> Class:
     """The first class that fits (F51), judged on the wet side of the doubt.
 
@@ -66,7 +71,7 @@ def keeping_class(activity: float, ph: float, *, frozen: bool = False, weighed: 
         return FROZEN
     if ph <= SOUR_PH:
         return SOUR
-    wet = activity + min(0.03, max(0.01, 0.01 + 0.25 * (0.97 - activity)))
+    wet = activity + activity_doubt(activity)
     if wet <= DRY_AW and weighed:
         return DRY
     return FIRM if wet <= FIRM_AW else MOIST if wet <= MOIST_AW else WET
@@ -74,13 +79,31 @@ def keeping_class(activity: float, ph: float, *, frozen: bool = False, weighed: 
 
 @dataclass(frozen=True, slots=True)
 class Keeping:
-    """How long at most, from the day of making (day 0)."""
+    """How long at most, from the day of making (day 0); ``freezer_days``: as long as it is at its best frozen."""
 
     klass: Class
     activity: float
     room_h: int
     fridge_days: int
-    freezer_weeks: int
+    freezer_days: int
+
+    @property
+    def words(self) -> str:
+        """The verdict, the same wherever it is said."""
+        if self.klass is FROZEN:
+            return f"Frozen at −18 °C: best within {_days(self.freezer_days)}; never freeze it again."
+        hours = f"{self.room_h} hour{'s' if self.room_h > 1 else ''}"
+        return f"At or below 5 °C: {_days(self.fridge_days)}. In the room: {hours} at most."
+
+
+def _days(days: int) -> str:
+    """
+    >>> _days(1), _days(10), _days(42)
+    ('1 day', '10 days', '6 weeks')
+    """
+    if days >= 21 and days % 7 == 0:
+        return f"{days // 7} weeks"
+    return f"{days} day{'s' if days != 1 else ''}"
 
 
 def keeping(
@@ -93,14 +116,25 @@ def keeping(
     weighed: bool = False,
     room_c: float = 25.0,
     fridge_c: float = 4.0,
+    best_frozen_days: int | None = None,
 ) -> Keeping:
-    """Hours and days for a sweet (F52): fresh fruit × 0.75, a raw topping one day less, a warm fridge half."""
+    """Hours and days for any food of this kitchen (F52): fresh fruit × 0.75, a raw topping one day less, a warm fridge
+    half. The one verdict: Bench, Sweets, label, Stove and Book ask it.
+
+    :param food: kg or kg per kg. :param best_frozen_days: before a frozen one turns sandy.
+
+    >>> from .materials.library import material
+    >>> keeping(material("condensed").makeup, 6.4).words
+    'At or below 5 °C: 7 days. In the room: 4 hours at most.'
+    """
     activity = stored_water_activity(food)
     found = keeping_class(activity, ph, frozen=frozen, weighed=weighed)
     days: float = found.fridge_days
-    weeks: float = found.freezer_weeks
+    frozen_days: float = 7 * found.freezer_weeks
     if fruit:
-        days, weeks = days * 0.75, weeks * 0.75
+        days, frozen_days = days * 0.75, frozen_days * 0.75
+    if best_frozen_days is not None:
+        frozen_days = min(frozen_days, best_frozen_days)
     if raw_topping:
         days -= 1
     if fridge_c > 5.0:
@@ -110,7 +144,7 @@ def keeping(
         activity,
         room_hours(found, room_c),
         max(1, int(days)) if found.fridge_days else 0,
-        int(weeks),
+        int(frozen_days),
     )
 
 
@@ -174,7 +208,10 @@ def hand_over_c(tau_s: float, place_c: float) -> float | None:
     """Warmest a pot may go into this fridge to be at 5 °C within 4 hours (F54); None when it never can."""
     if place_c >= COOL_END_C:
         return None
-    return min(COOL_START_C, place_c + (COOL_END_C - place_c) * math.exp(SECOND_S / tau_s))
+    colder = SECOND_S / tau_s
+    if colder > math.log((COOL_START_C - place_c) / (COOL_END_C - place_c)):  # however warm: it is so small
+        return COOL_START_C
+    return place_c + (COOL_END_C - place_c) * math.exp(colder)
 
 
 def cooling(food: Makeup, mass_kg: float, wide_m: float, place_c: float, transfer: float, **how: bool) -> Cooling:

@@ -129,6 +129,15 @@ def _singular(word: str) -> str:
     return ""
 
 
+def is_unit(word: str) -> bool:
+    """Whether it is a unit or one of the kitchen's measures.
+
+    >>> is_unit("glasses"), is_unit("sticks")
+    (True, False)
+    """
+    return bool(_singular(word.lower()))
+
+
 def _number(text: str, field: str) -> float:
     plain = re.sub(r"[\u2009\u202f ]", "", text)
     if re.fullmatch(r"\d{1,3}(,\d{3})+(\.\d+)?", plain):
@@ -311,6 +320,21 @@ def say(value: float, dimension: Dimension) -> str:
     return f"{value:g}"
 
 
+_STEPS = ((2.0, 0.1), (10.0, 0.5), (100.0, 1.0), (500.0, 5.0), (5000.0, 10.0), (math.inf, 50.0))
+"""Below so many g or ml a cook measures in such steps."""
+
+
+def say_measured(value: float, dimension: Dimension) -> str:
+    """A mass or volume to fetch, rounded as a cook measures it.
+
+    >>> say_measured(0.999e-3, "volume"), say_measured(0.00327, "mass"), say_measured(2.574, "mass")
+    ('1 L', '3.5 g', '2.57 kg')
+    """
+    small = value * (1e3 if dimension == "mass" else 1e6)
+    step = next(step for below, step in _STEPS if small < below)
+    return say(round(small / step) * step / (1e3 if dimension == "mass" else 1e6), dimension)
+
+
 _CUPS_AND_SPOONS = (("cup", 1 / 4), ("tbsp", 1 / 2), ("tsp", 1 / 4))
 
 
@@ -329,7 +353,10 @@ def in_cups(mass_kg: float, bulk_kg_m3: float, measures: Measures, liquid: bool 
     for name, step in (("glass", 1 / 4), *_CUPS_AND_SPOONS):
         if name not in sizes:
             continue
-        count = round(volume / sizes[name] / step) * step
+        many = volume / sizes[name]
+        if name in ("glass", "cup"):  # nobody measures a quarter of the twenty-third
+            step *= 1 if many < 4 else 2 if many < 10 else 4
+        count = round(many / step) * step
         if count >= step and abs(count * sizes[name] / volume - 1) < 1 / 6:
             return f"{say_number(count)} {_plural(name, count)}"
     return ""

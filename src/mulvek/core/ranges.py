@@ -34,6 +34,15 @@ class Range:
         """80 % interval of a variable whose logarithm is normal with ``ln_sd``."""
         return cls(median * math.exp(-Z80 * ln_sd), median, median * math.exp(Z80 * ln_sd))
 
+    def spread(self, scale: float = 1.0, form: str = ".0f") -> str:
+        """Its ends in brackets, after the likely figure; nothing when both round to that one figure.
+
+        >>> Range(11.2, 12.0, 12.9).spread(1.0, ".0f"), Range(11.96, 12.0, 12.04).spread(1.0, ".1f")
+        (' (11 to 13)', '')
+        """
+        low, likely, high = (f"{end * scale:{form}}" for end in (self.low, self.likely, self.high))
+        return "" if low == likely == high else f" ({low} to {high})"
+
     def scaled(self, factor: float) -> Self:
         """The same range in another unit; ``factor`` > 0."""
         return type(self)(self.low * factor, self.likely * factor, self.high * factor)

@@ -35,7 +35,8 @@ Array = NDArray[np.float64]
 ROLL_BELOW_BOIL_K = 2.5
 """Milk this close to its boiling point has come to the boil as a cook sees it."""
 STALL_K_S = 0.2 / 60
-"""Warming slower than this above 85 °C: it steams and will not roll."""
+"""Warming slower than this above ``STALLS_ABOVE_C``: it steams and will not roll."""
+STALLS_ABOVE_C = 85.0
 LONGEST_S = 12 * 3600.0
 TEMPERATURE_TOLERANCE_K = 1e-2
 
@@ -115,15 +116,18 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     """
     boils = float(boiling_point_c(start, fire.pressure_pa))
     activity = float(water_activity(start, boiling=True))
-    edges = np.linspace(min(start_c, boils - ROLL_BELOW_BOIL_K), boils - ROLL_BELOW_BOIL_K, steps + 1)
-    middles = (edges[1:] + edges[:-1]) / 2
-    depths = pan.shape.depth_m(volume_m3(start, middles))
+    rolls_c = boils - ROLL_BELOW_BOIL_K
+    # closer together towards the boil, where it warms ever more slowly
+    edges = rolls_c - max(0.0, rolls_c - start_c) * np.linspace(1.0, 0.0, steps + 1) ** 1.6
+    depths = pan.shape.depth_m(volume_m3(start, edges))
     surface = surface_m2(pan.shape, depths)
     surfaces, losses = surface.tolist(), loss_w_k(pan, fire, surface, depths).tolist()
-    capacities = heat_capacity_j_k(start, middles).tolist()
-    water_j_k = heat_capacity_j_k(Parts(water=1.0), middles).tolist()
+    capacities = heat_capacity_j_k(start, edges).tolist()
+    water_j_k = heat_capacity_j_k(Parts(water=1.0), edges).tolist()
+    at_c = edges.tolist()
     seconds = steam = 0.0
-    for i, celsius in enumerate(middles.tolist()):
+    before: tuple[float, float] | None = None
+    for i, celsius in enumerate(at_c):
         balance = Balance(
             fire.heat_up_w,
             surfaces[i],
@@ -135,19 +139,35 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
             fire.heat_up_shelter,
         )
         rate, warming = balance.steam(celsius)
-        capacity = capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k
-        if warming / capacity < STALL_K_S:
-            if celsius > 85:
-                return HeatUp(seconds, steam, float(edges[i]), rolls=False)
+        rises = warming / (capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k)  # K/s
+        if rises < STALL_K_S and celsius <= STALLS_ABOVE_C:
             raise Impossible(
                 "burner",
                 f"This flame brings so much milk in this pan to {celsius:.0f} °C and no further.",
                 "Take a stronger burner, less milk or a narrower pan.",
             )
-        step = capacity * float(edges[i + 1] - edges[i]) / warming
-        seconds += step
-        steam += rate * step
-    return HeatUp(seconds, steam, float(edges[-1]), rolls=True)
+        if before is None:
+            if rises < STALL_K_S:
+                return HeatUp(0.0, 0.0, celsius, rolls=False)
+        else:
+            quick, given = before
+            share = 1.0 if rises >= STALL_K_S else (quick - STALL_K_S) / (quick - rises)
+            step, middle = _stretch(share * (celsius - at_c[i - 1]), quick, max(rises, STALL_K_S))
+            seconds += step
+            steam += (given + share * middle * (rate - given)) * step
+            if rises < STALL_K_S:
+                return HeatUp(seconds, steam, at_c[i - 1] + share * (celsius - at_c[i - 1]), rolls=False)
+        before = rises, rate
+    return HeatUp(seconds, steam, at_c[-1], rolls=True)
+
+
+def _stretch(kelvin: float, first_k_s: float, last_k_s: float) -> tuple[float, float]:
+    """Time over a stretch where the warming changes evenly with the temperature from one rate to the other, s; and how
+    far along it stands on an average of the time, 0 to 1."""
+    ratio, change = math.log(first_k_s / last_k_s), first_k_s - last_k_s
+    if abs(ratio) < 1e-5:
+        return kelvin / first_k_s, 0.5
+    return kelvin * ratio / change, first_k_s / change - 1 / ratio
 
 
 @dataclass(frozen=True, slots=True)

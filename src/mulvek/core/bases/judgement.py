@@ -11,10 +11,10 @@ from ..coconut import Split, judge_split
 from ..crystals import (
     SUGAR_CRYSTALS_ABOVE,
     crystals_in,
-    keeping_water_activity,
     lactose_at,
 )
 from ..heat import heat_capacity_j_k, latent_heat_j_kg
+from ..keeping import activity_doubt, keeping
 from ..materials.density import volume_m3
 from ..materials.parts import Parts
 from ..ranges import Z80, Range
@@ -25,8 +25,7 @@ from .stops import HOT_C
 from .track import Track
 from .windows import milk_part_solids, windows
 
-ACTIVITY_SD = 0.01
-KEEPS_BELOW, WATERY_ABOVE = 0.86, 0.97
+MILK_PH = 6.5
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,12 +71,15 @@ class Crystals:
 
 @dataclass(frozen=True, slots=True)
 class Keeping:
-    """Water activity (range), sugar number % and what they mean in words."""
+    """Water activity (range), sugar number %, the verdict in words; days in the fridge and hours in the room, which
+    forecasts of former releases do not hold."""
 
     water_activity: Range
     sugar_number: float
     sugar_crystals: bool
     words: str
+    fridge_days: int | None = None
+    room_h: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -155,7 +157,7 @@ def judge(plan: ReducePlan, track: Track, here: int, product: Parts) -> Judgemen
         named=named_stops(plan, track, here),
         crystals=tuple(Crystals(*row) for row in crystals_in(product, COLD_C)),
         lactose_supersaturation=lactose.supersaturation,
-        keeping=keeping(product),
+        keeping=_keeping(plan, product),
         colour=_colour(float(track.dose[here])),
         halves=_halves(plan),
         losses=_losses(plan, track, here, product),
@@ -231,18 +233,20 @@ def named_stops(plan: ReducePlan, track: Track, here: int) -> tuple[NamedStop, .
     return tuple(found)
 
 
-def keeping(product: Parts) -> Keeping:
-    """How it keeps. Whatever the figure: home jars go in the fridge."""
-    activity = keeping_water_activity(product)
+def _keeping(plan: ReducePlan, product: Parts) -> Keeping:
+    """The kitchen's one verdict, with what only a reduction is asked: whether its sugar stays in solution."""
+    food = replace(plan.all_makeup, water=float(product.water))
+    verdict = keeping(food, MILK_PH, room_c=plan.kitchen.room_c, fridge_c=plan.kitchen.fridge_c)
+    activity, doubt = verdict.activity, activity_doubt(verdict.activity)
     number = float(sugar_number(product))
-    crystals = number > SUGAR_CRYSTALS_ABOVE
-    if activity > WATERY_ABOVE:
-        words = "As perishable as milk: at or below 5 °C, two days."
-    elif activity > KEEPS_BELOW:
-        words = "Keeps a little longer than milk: at or below 5 °C, three to five days."
-    else:
-        words = "Its sugar holds back most spoilage; still in the fridge, clean spoon, two weeks."
-    return Keeping(Range.normal(activity, ACTIVITY_SD, 0.0), number, crystals, words)
+    return Keeping(
+        Range(activity - doubt, activity, min(1.0, activity + doubt)),
+        number,
+        number > SUGAR_CRYSTALS_ABOVE,
+        f"{verdict.words} {verdict.klass.why}",
+        verdict.fridge_days,
+        verdict.room_h,
+    )
 
 
 def _sweetened(plan: ReducePlan, track: Track, here: int, product: Parts) -> Sweetened:

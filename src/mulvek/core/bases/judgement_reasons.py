@@ -26,13 +26,13 @@ def _keeping(f: Forecast) -> Why:
     k, a = f.judgement.keeping, f.after
     return Why(
         "How well it keeps",
-        "water activity = share of water among all dissolved molecules × a factor for sugars",
+        "the first class that fits: water activity to 0.85, 0.92, 0.97, or wet; activity by what is dissolved",
         (
             Term("water", say(float(a.water), "mass")),
             Term("sugar in the water", f"{k.sugar_number:.1f} %", "62.5 to 64.5 % keeps condensed milk"),
-            Term("water activity", f"{k.water_activity.likely:.3f}", "milk is 0.995"),
+            Term("water activity", f"{k.water_activity.likely:.3f}", "milk is 0.995; judged on the wet side"),
         ),
-        "Norrish 1966; only the lactose that stays dissolved counts",
+        "Norrish 1966, Ross 1975; growth limits of ICMSF 1996; the same rule as in Sweets",
         f"{k.water_activity.low:.2f} to {k.water_activity.high:.2f}; clean jars and cold decide more than the figure",
         "Nothing at home: keep it cold, whatever the figure. Local food law goes first.",
     )

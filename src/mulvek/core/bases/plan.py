@@ -10,6 +10,7 @@ from ..heat import FLAMES, Burner, Flame
 from ..kitchen import Kitchen
 from ..materials.density import density_kg_m3, volume_m3
 from ..materials.library import Material, material
+from ..materials.makeup import Makeup
 from ..materials.parts import Parts, sum_parts
 from ..pans import Pan
 from ..quantities import Measures, Quantity, parse
@@ -189,6 +190,14 @@ class ReducePlan:
     @cached_property
     def all_parts(self) -> Parts:
         return self.goal_parts.plus(self.late_parts)
+
+    @cached_property
+    def all_makeup(self) -> Makeup:
+        """The same as ``all_parts``, with what keeping and freezing ask for told apart; water before any is boiled off."""
+        made = self.milk.makeup.scaled(self.milk_kg).plus(self.sugar_kind.makeup.scaled(self.sugar_kg))
+        for a in self.additions:
+            made = made.plus(a.material.makeup.scaled(a.mass_kg))
+        return made
 
     @cached_property
     def milk_kg_sd(self) -> float:

@@ -22,8 +22,11 @@ HOT_C = 95.0
 """Off the boil: the temperature at which the hot volume, depth and spoon are judged."""
 
 StopKind = Literal[
-    "volume_ratio", "mass_ratio", "volume", "depth", "mass", "total_solids", "milk_part", "cold_stage"
+    "volume_ratio", "mass_ratio", "depth_ratio", "volume", "depth", "mass", "total_solids", "milk_part", "cold_stage"
 ]  # fmt: skip
+
+
+_RATIOS = {"volume_ratio": "its volume", "mass_ratio": "its weight", "depth_ratio": "its depth"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,16 +47,16 @@ class Stop:
     def text(self) -> str:
         """The words that mean this stop, readable by ``read_stop`` again.
 
-        >>> Stop("volume_ratio", 0.5).text, Stop("depth", 0.044).text
-        ('half its volume', '4.4 cm deep')
+        >>> Stop("volume_ratio", 0.5).text, Stop("depth", 0.044).text, Stop("depth_ratio", 0.5).text
+        ('half its volume', '4.4 cm deep', 'half its depth')
         """
         if self.name:
             return self.name
         if self.kind == "cold_stage":
             return f"{STAGES[int(self.value)]} cold"
         suffix = " with the sugar" if self.with_sugar else ""
-        if self.kind in ("volume_ratio", "mass_ratio"):
-            what = "its volume" if self.kind == "volume_ratio" else "its weight"
+        if self.kind in _RATIOS:
+            what = _RATIOS[self.kind]
             return f"{_say_share(self.value)} {what}{suffix}"
         if self.kind == "depth":
             return say(self.value, "length") + " deep"
@@ -105,14 +108,19 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
     if words.endswith(" cold") and words.removesuffix(" cold") in STAGES:
         return Stop("cold_stage", STAGES.index(words.removesuffix(" cold")))
     with_sugar = "sugar" in words
+    if with_sugar and not re.search(r"\b(with|and)\s+(the\s+|its\s+)?sugar\b", words):
+        raise BadInput(
+            "stop", f"“{text}” is no stop: sugar does not boil away.", "Write “half its volume” or “600 g”."
+        )
     words = re.sub(r"\b(counted\s+)?(with|and)?\s*(the\s+)?sugar\b", " ", words).strip()
     by_weight = bool(re.search(r"\b(weight|mass)\b", words))
+    by_depth = bool(re.search(r"\b(deep|depth)\b", words))
     by_solids = bool(re.search(r"\b(solids?|ts)\b", words))
     removed = bool(re.match(r"by\b", words)) and not re.match(r"by (weight|volume|mass)\b", words)
     times = _TIMES.match(words)
     if times:
         number = parse(times[1], default_unit="", allow=("none",), field="stop").value
-        return Stop("mass_ratio" if by_weight else "volume_ratio", _share(1 / number, text), with_sugar)
+        return Stop(_ratio(by_weight, by_depth), _share(1 / number, text), with_sugar)
     bare = _FILLER.sub(" ", words).strip()
     quantity = parse(
         bare or text,
@@ -132,7 +140,7 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
         return Stop("milk_part", value if value <= 1 else value / 100)
     if by_solids:
         return Stop("total_solids", value if value <= 1 else value / 100, with_sugar)
-    if quantity.dimension == "percent" and not by_weight and "volume" not in words:
+    if quantity.dimension == "percent" and not by_weight and not by_depth and "volume" not in words:
         number_text = say(value, "percent")
         raise BadInput(
             "stop",
@@ -140,7 +148,11 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
             f"Write “{number_text} solids” or “{number_text} of its volume”.",
         )
     share = _share(1 - value if removed else value, text)
-    return Stop("mass_ratio" if by_weight else "volume_ratio", share)
+    return Stop(_ratio(by_weight, by_depth), share)
+
+
+def _ratio(by_weight: bool, by_depth: bool) -> StopKind:
+    return "mass_ratio" if by_weight else "depth_ratio" if by_depth else "volume_ratio"
 
 
 def _share(value: float, text: str) -> float:
@@ -184,6 +196,7 @@ def water_at_stop_kg(
     target_m3 = {
         "volume": lambda: stop.value,
         "depth": lambda: float(shape.volume_m3(stop.value)),
+        "depth_ratio": lambda: float(shape.volume_m3(stop.value * float(shape.depth_m(milk_m3)))),
         "volume_ratio": lambda: stop.value * milk_m3,
     }[stop.kind]()
     return float(water_at_volume_kg(goal, target_m3, HOT_C))

@@ -1,7 +1,7 @@
 """The way down: where the stop lies, how long each step takes, and the table along the steam that has left."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -139,12 +139,27 @@ def stop_water_kg(plan: ReducePlan) -> float:
     driest = _driest_water_kg(plan)
     if water < driest:
         least = float(volume_m3(goal.with_water(driest), HOT_C))
+        if plan.sugar_kg and _too_sweet(plan):
+            raise Impossible(
+                "sugar",
+                f"With {say(plan.sugar_kg, 'mass')} of sugar it would be drier than khoya at {stop.text}.",
+                f"Take less sugar, or keep at least {say(least, 'volume')} in the pan.",
+            )
         raise Impossible(
             "stop",
             f"{_sentence_case(stop.text)} is drier than khoya: no pan of milk goes there.",
             f"Keep at least {say(least, 'volume')} in the pan.",
         )
     return water
+
+
+def _too_sweet(plan: ReducePlan) -> bool:
+    """Whether the same stop could be met without the sugar."""
+    try:
+        stop_water_kg(replace(plan, sugar=None))
+    except Impossible:
+        return False
+    return True
 
 
 def _sentence_case(text: str) -> str:

@@ -84,6 +84,8 @@ class CurdlePlan:
     ln_yield: float = 0.0
     cools: float = 1.0
     """How much faster than the model this pan cools in this kitchen, from a thermometer read once."""
+    syrup: tuple[float, float] | None = None
+    """°Brix, and kg to a kg of raw pieces; plans of former releases do not hold it."""
 
     def __post_init__(self) -> None:
         what = coagulant(self.coagulant)
@@ -129,6 +131,10 @@ class Acid:
     water_kg: float
     mixture_kg: float
     ph_if_all: float
+
+
+FORMER_SYRUP = {"sponge": (32.0, 4.0), "poached": (45.0, 4.0), "fried": (60.0, 4.0)}
+"""What was told with plans that hold no syrup: they go on with it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -289,7 +295,15 @@ def pieces_of(plan: CurdlePlan, curd: Range, balance: Balance, texture: float) -
         _chance(crack_chance(moisture, texture, 0.0, plan.binder)),
         _chance(break_chance(moisture, 0.0, plan.binder)),
         plan.binder * curd.likely,
-        syrup_for(meant, counts[1], width, plan.pan, plan.kitchen.altitude_m, curd.likely),
+        syrup_for(
+            meant,
+            plan.syrup or FORMER_SYRUP[plan.use],
+            counts[1],
+            width,
+            plan.pan,
+            plan.kitchen.altitude_m,
+            curd.likely,
+        ),
     )
 
 

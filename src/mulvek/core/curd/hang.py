@@ -14,9 +14,11 @@ from ..cautions import Caution
 from ..errors import BadInput, Impossible
 from ..kitchen import Kitchen
 from ..materials.library import Material
+from ..quantities import say
 from ..ranges import Range
 from .strain import (
     ENDS,
+    HEIGHT_POWER,
     KEEPS_WATER,
     TAU_LN_SD,
     TOO_SOUR,
@@ -44,6 +46,7 @@ GEL_SHARE = 0.925
 START_ACIDITY = 0.80
 HUNG_M = 0.02
 OVERNIGHT_S = 10 * 3600.0
+LONG_S, MOST_BAGS = 20 * 3600.0, 8
 
 COUNTER = Caution(
     "danger", "Two hours at most on the counter,", "then the fridge: it sours fast and other things grow."
@@ -60,7 +63,8 @@ SOURS = Caution(
 class StrainPlan:
     """Yoghurt to strain.
 
-    :param length_m: drained volume over draining area; a hung kilogram about 0.02.
+    :param length_m: drained volume over draining area; by its mass when None: 0.02 for a hung kilogram, and a larger
+        bag of the same shape is higher.
     :param place_c: fridge or counter; ``start_c`` of the yoghurt. :param end: an end, or None with ``seconds``.
     """
 
@@ -74,7 +78,7 @@ class StrainPlan:
     seconds: float | None = None
     start_c: float = 8.0
     acidity: float = START_ACIDITY
-    length_m: float = HUNG_M
+    length_m: float | None = None
     readings: tuple[tuple[float, float], ...] = ()
     """(seconds since hung, whey kg) as collected."""
 
@@ -90,11 +94,16 @@ class StrainPlan:
             ("place_c", self.place_c, 0.0, 35.0, "°C"),
             ("start_c", self.start_c, 0.0, 45.0, "°C"),
             ("acidity", self.acidity, 0.4, 1.6, "% lactic acid"),
-            ("length", self.length_m, 0.005, 0.2, "m"),
-            ("seconds", self.seconds if self.seconds is not None else 60.0, 60.0, LONGEST_S, "s"),
+            ("length", self.height_m, 0.005, 0.2, "m"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
                 raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+        if self.seconds is not None and not 60.0 <= self.seconds <= LONGEST_S:
+            raise BadInput(
+                "time",
+                f"{self.seconds / 3600:.3g} h is no time to strain for.",
+                f"Give a minute to {LONGEST_S / 3600:.0f} hours.",
+            )
         if self.yoghurt.group != "yoghurt":
             raise BadInput("yoghurt", f"{self.yoghurt.name.capitalize()} is no yoghurt.", "Choose a yoghurt.")
         if not 0.1 <= self.mass_kg <= 20:
@@ -109,6 +118,11 @@ class StrainPlan:
     @property
     def mass_kg(self) -> float:
         return self.amount.mass_kg(self.yoghurt.bulk_kg_m3)
+
+    @property
+    def height_m(self) -> float:
+        """Of the curd in its cloth, as far as draining goes."""
+        return HUNG_M * math.cbrt(self.mass_kg) if self.length_m is None else self.length_m
 
     @property
     def gel(self) -> Yoghurt:
@@ -159,7 +173,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
     """
     gel, mass = plan.gel, plan.mass_kg
     most = most_whey(gel, KEEPS_WATER[plan.hung])
-    ln_tau = math.log(time_constant_s(plan.length_m, plan.place_c, gel.total_solids, cloth(plan.cloth)))
+    ln_tau = math.log(time_constant_s(plan.height_m, plan.place_c, gel.total_solids, cloth(plan.cloth)))
     variance = TAU_LN_SD**2
     for read_s, whey_read in plan.readings:
         share = whey_read / (most * mass)
@@ -233,7 +247,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
         curve_high_kg=curve[tau.low],
         curve_solids=solids,
         curve_acidity=acid,
-        cautions=_cautions(plan, at_end),
+        cautions=_cautions(plan, at_end, seconds.likely),
     )
 
 
@@ -252,8 +266,18 @@ def _acid_along(plan: StrainPlan, mass: float, at: Array) -> list[float]:
     return found
 
 
-def _cautions(plan: StrainPlan, at_end: float) -> tuple[Caution, ...]:
+def _cautions(plan: StrainPlan, at_end: float, seconds: float) -> tuple[Caution, ...]:
     found = [COUNTER if plan.place_c > 8 else COLD]
+    if plan.seconds is None and seconds > LONG_S and not plan.readings:
+        bags = min(MOST_BAGS, math.ceil((seconds / LONG_S) ** (3 / HEIGHT_POWER)))
+        hours = seconds / 3600 * bags ** (-HEIGHT_POWER / 3)
+        found.append(
+            Caution(
+                "care",
+                f"That is long for one bag: hang {bags} of {say(plan.mass_kg / bags, 'mass')},",
+                f"each lower in its cloth: about {hours:.0f} h.",
+            )
+        )
     if at_end > TOO_SOUR:
         found.append(SOURS)
     return tuple(found)

@@ -11,11 +11,13 @@ from typing import Any
 
 from ..errors import BadInput
 from ..materials.library import read_table
+from ..pans import Pan
 from .balance import CurdParts
 
 TEXTURE_SD = 10.0
 LOSS = 0.02
-_VOID = 0.98
+VOID = 0.98
+"""Share of a kneaded piece that is not air."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,6 +36,8 @@ class Use:
     cover: float = 0.5
     binder: tuple[float, float] | None = None
     brix: float = 40.0
+    ratio: float = 4.0
+    usual_piece_kg: float | None = None
 
     def suits(self, moisture: float, texture: float) -> bool:
         """Whether a curd of this moisture (kg per kg) and texture index will do."""
@@ -58,6 +62,8 @@ def _use(key: str, row: Mapping[str, Any]) -> Use:
         float(row.get("cover", 0.5)),
         pair("binder", 0.01) if "binder" in row else None,
         float(row.get("brix", 40.0)),
+        float(row.get("ratio", 4.0)),
+        float(row["usual_piece"]) * 1e-3 if "usual_piece" in row else None,
     )
 
 
@@ -103,7 +109,7 @@ def piece_density_kg_m3(curd: CurdParts) -> float:
     """Of kneaded chhena, kg/m³ (±20)."""
     m, f, p, lactose = (x / curd.total for x in (curd.water, curd.fat, curd.protein, curd.lactose))
     room = m / 998.2 + f / 918.0 + p / 1400.0 + lactose / 1780.0 + (1 - m - f - p - lactose) / 1850.0
-    return _VOID / room
+    return VOID / room
 
 
 def ball_m(mass_kg: float, density_kg_m3: float) -> float:
@@ -120,9 +126,21 @@ def count_pieces(curd_kg: float, piece_kg: float, binder: float = 0.0, loss: flo
     return math.floor(curd_kg * (1 - loss) * (1 + binder) / piece_kg + 1e-9)
 
 
+def syrup_surface_m(pan: Pan) -> float:
+    """Width of the syrup's surface in a pan filled to a third of its height, m."""
+    return 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
+
+
 def most_in_pan(surface_m: float, ball_peak_m: float, cover: float) -> int:
     """How many fit a pan of syrup at their widest."""
     return math.floor(cover * (surface_m / ball_peak_m) ** 2 + 1e-9)
+
+
+def at_once(use: Use, count: int, raw_m: float, pan: Pan) -> int:
+    """How many of ``count`` balls of this width boil at once, at the most that they may swell to."""
+    assert use.swells is not None
+    widest = raw_m * math.pow(use.swells[2], 1 / 3)
+    return max(1, min(count, most_in_pan(syrup_surface_m(pan), widest, use.cover)))
 
 
 def crack_chance(moisture: float, texture: float, knead_missed: float = 0.0, binder: float = 0.0) -> float:

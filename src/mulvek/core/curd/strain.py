@@ -24,6 +24,8 @@ Hung = Literal["hung", "sieve", "weighted"]
 KEEPS_WATER: Mapping[str, float] = {"hung": 7.0, "sieve": 8.0, "weighted": 5.5}
 WHEY_SOLIDS, WHEY_DENSITY = 0.058, 1024.0
 _TAU_H, _POWER, _Q10, _REF_M = 4.0, 0.70, 1.35, 0.02
+HEIGHT_POWER = 1.2
+"""How draining time grows with the height of the curd."""
 _SOUR_5, _SOUR_Q10, _SOUR_LIMIT = 0.006, 2.7, 2.2
 TAU_LN_SD = 0.35
 TOO_SOUR, SOUR, FRESH = 1.3, 1.1, 0.9
@@ -81,7 +83,7 @@ def time_constant_s(length_m: float, celsius: float, total_solids: float, cloth:
 
     :param length_m: drained volume over draining area; a hung kilogram about 0.02.
     """
-    hours = _TAU_H * math.pow(length_m / _REF_M, 1.2) * math.pow(_Q10, -(celsius - 5) / 10)
+    hours = _TAU_H * math.pow(length_m / _REF_M, HEIGHT_POWER) * math.pow(_Q10, -(celsius - 5) / 10)
     return 3600 * hours * math.exp(8 * (total_solids - 0.125)) * cloth
 
 

@@ -9,11 +9,9 @@ from dataclasses import dataclass
 from ..heat import pressure_at_altitude_pa
 from ..pans import Pan
 from .cooling import boils_c
-from .pieces import Use, most_in_pan
+from .pieces import Use, at_once, syrup_surface_m
 
 LEAST_DEPTH_M = 0.03
-PLENTY = 4.0
-"""At least so many times the chhena's weight, or the syrup thins by more than 4 Brix."""
 
 
 def syrup_density_kg_m3(brix: float) -> float:
@@ -38,6 +36,11 @@ def brix_at_elevation(kelvin: float) -> float:
     return 100 * (kelvin + root) / (2 * 2.6 + kelvin + root)
 
 
+def elevation_share(water_c: float) -> float:
+    """How much less a syrup's boiling point is raised where water boils at ``water_c``."""
+    return ((water_c + 273.15) / 373.15) ** 2
+
+
 def syrup_boils_c(altitude_m: float, brix: float) -> float:
     """°C at which a syrup of this strength boils up here.
 
@@ -45,7 +48,7 @@ def syrup_boils_c(altitude_m: float, brix: float) -> float:
     102.2584
     """
     water = boils_c(pressure_at_altitude_pa(altitude_m) / 1e3)
-    return water + boiling_elevation_k(brix) * ((water + 273.15) / 373.15) ** 2
+    return water + boiling_elevation_k(brix) * elevation_share(water)
 
 
 def syrup_m3(swollen_m: float, count: int, raw_m3: float, surface_m2: float, depth_factor: float = 1.0) -> float:
@@ -70,23 +73,29 @@ class Syrup:
     goes: int
 
 
-def syrup_for(use: Use, count: int, raw_m: float, pan: Pan, altitude_m: float, chhena_kg: float) -> Syrup:
-    """What to boil for these pieces in this pan (the surface at a third of its height)."""
+def syrup_for(
+    use: Use, syrup: tuple[float, float], count: int, raw_m: float, pan: Pan, altitude_m: float, chhena_kg: float
+) -> Syrup:
+    """What to boil for these pieces in this pan (the surface at a third of its height).
+
+    :param syrup: its °Brix, and kg of it to a kg of raw pieces at the least.
+    """
     assert use.swells is not None
-    width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
+    brix, ratio = syrup
+    width = syrup_surface_m(pan)
     peak = raw_m * math.pow(use.swells[1], 1 / 3)
     count = max(1, count)
-    at_once = max(1, min(count, most_in_pan(width, raw_m * math.pow(use.swells[2], 1 / 3), use.cover)))
+    together = at_once(use, count, raw_m, pan)
     raw_m3 = math.pi * raw_m**3 / 6
-    volume = syrup_m3(peak, at_once, raw_m3, math.pi * width**2 / 4)
-    mass = max(volume * syrup_density_kg_m3(use.brix), PLENTY * chhena_kg * at_once / count)
-    sugar = mass * use.brix / 100
+    volume = syrup_m3(peak, together, raw_m3, math.pi * width**2 / 4)
+    mass = max(volume * syrup_density_kg_m3(brix), ratio * chhena_kg * together / count)
+    sugar = mass * brix / 100
     return Syrup(
-        mass / syrup_density_kg_m3(use.brix),
-        use.brix,
+        mass / syrup_density_kg_m3(brix),
+        brix,
         sugar,
         mass - sugar,
-        syrup_boils_c(altitude_m, use.brix),
-        at_once,
-        math.ceil(count / at_once),
+        syrup_boils_c(altitude_m, brix),
+        together,
+        math.ceil(count / together),
     )

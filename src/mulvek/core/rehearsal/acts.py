@@ -55,7 +55,12 @@ def act_of(plan: ReducePlan, event: Event, lit_at_s: float) -> Act | None:
 
 
 def acts_of(plan: ReducePlan, events: Sequence[Event]) -> list[Act]:
-    """All that was done to the milk, in order of time."""
+    """All that was done to the milk, in order of time; what was done twice in a second was done once."""
     stands = standing(events)
     lit = next((e.at_s for e in stands if isinstance(e.what, Lit)), stands[0].at_s if stands else 0.0)
-    return [act for event in stands if (act := act_of(plan, event, lit)) is not None]
+    found: list[Act] = []
+    for event in stands:
+        act = act_of(plan, event, lit)
+        if act is not None and not (found and act == found[-1] and act.kind in ("stir", "scrape")):
+            found.append(act)
+    return found

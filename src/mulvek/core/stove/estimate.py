@@ -20,6 +20,7 @@ RATE_DRIFT = 0.001 / 60
 FLAME_CHANGE_SD = 0.15
 SURPRISE = 4.0
 LONGEST_STEP_S = 60.0
+MOST_STEPS = 24 * 60
 
 Curve = Callable[[float], float]
 """f(W): rate at W kg of water, as a share of the reference rate."""
@@ -35,11 +36,20 @@ class Estimate:
     cov: float
     var_rate: float
 
-    def predicted(self, seconds: float, curve: Curve) -> "Estimate":
-        """The belief ``seconds`` later, stepped at most a minute at a time."""
+    def predicted(self, seconds: float, curve: Curve, driest_kg: float = 0.0) -> "Estimate":
+        """The belief ``seconds`` later, stepped a minute at a time for the first day; a pan that has come down to
+        ``driest_kg`` of water, where ``curve`` ends, stays there."""
         here = self
-        steps = max(1, math.ceil(seconds / LONGEST_STEP_S))
-        for _ in range(steps if seconds > 0 else 0):
+        steps = min(max(1, math.ceil(seconds / LONGEST_STEP_S)), MOST_STEPS)
+        for done in range(steps if seconds > 0 else 0):
+            if here.water_kg <= driest_kg:
+                left = seconds * (1 - done / steps)
+                return replace(
+                    here,
+                    water_kg=min(self.water_kg, driest_kg),
+                    var_water=here.var_water + WATER_DRIFT * left,
+                    var_rate=here.var_rate + RATE_DRIFT * left,
+                )
             here = here._step(seconds / steps, curve)
         return here
 

@@ -216,11 +216,13 @@ KINDS: Mapping[str, type[Happening]] = {
 
 @dataclass(frozen=True, slots=True)
 class Event:
-    """One happening: its number in the batch (1, 2, …) and when, in seconds since the epoch."""
+    """One happening: its number in the batch (1, 2, …) and when, in seconds since the epoch. ``said_s``: when it was
+    said to have been, where that could not be."""
 
     id: int
     at_s: float
     what: Happening
+    said_s: float | None = None
 
 
 def standing(events: Sequence[Event]) -> list[Event]:

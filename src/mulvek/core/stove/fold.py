@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from copy import copy
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -102,16 +103,28 @@ class Fold:
         self.estimate: Estimate | None = None
         self.clock = 0.0
         self._runs: dict[Flame, WayDown] = {}
+        self._solids: tuple[ReducePlan | None, float, Parts] = (None, 0.0, Parts())
         self.points: list[Point] = []
         self.fusions: list[Fusion] = []
+
+    def copy(self) -> "Fold":
+        """The same, that goes on by itself."""
+        other = copy(self)
+        other.flames_used, other.said, other.marks = set(self.flames_used), list(self.said), dict(self.marks)
+        other.points, other.fusions, other._runs = list(self.points), list(self.fusions), dict(self._runs)
+        return other
 
     # -- what is in the pan ---------------------------------------------------------------------------
 
     @property
     def solids(self) -> Parts:
-        """Milk and the sugar so far; the water in it is the water at the start."""
-        sugar = self.plan.sugar_kind.parts.scaled(self.sugar_kg)
-        return self.plan.base_parts.plus(sugar)
+        """Milk and the sugar so far; the water in it is the water at the start. Asked for at every event, and kept
+        until plan or sugar change."""
+        plan, sugar_kg, parts = self._solids
+        if plan is not self.plan or sugar_kg != self.sugar_kg:
+            parts = self.plan.base_parts.plus(self.plan.sugar_kind.parts.scaled(self.sugar_kg))
+            self._solids = (self.plan, self.sugar_kg, parts)
+        return parts
 
     @property
     def planned(self) -> ReducePlan:
@@ -145,12 +158,16 @@ class Fold:
     def wait_until(self, at_s: float) -> None:
         since = max(self.clock, self.hot_again_at)  # cold milk or a pause: no steam until it is hot again
         if self.estimate and self.phase == "boiling" and self.paused_at is None and at_s > since:
-            self.estimate = self._not_drier(self.estimate.predicted(at_s - since, self.run.curve))
+            self.estimate = self._not_drier(self.estimate.predicted(at_s - since, self.run.curve, self._driest_kg))
         self.clock = max(self.clock, at_s)
 
-    def _not_drier(self, estimate: Estimate) -> Estimate:
+    @property
+    def _driest_kg(self) -> float:
         """A pan forgotten for hours: the model ends at the driest that it knows."""
-        floor = min(self.run.driest_kg, float(self.solids.water))
+        return min(self.run.driest_kg, float(self.solids.water))
+
+    def _not_drier(self, estimate: Estimate) -> Estimate:
+        floor = self._driest_kg
         return replace(estimate, water_kg=floor) if estimate.water_kg < floor else estimate
 
     def take(self, event: Event) -> None:

@@ -38,11 +38,13 @@ class TakenBack:
 
 @dataclass(frozen=True)  # no slots: a generic alias could not make one
 class Logged(Generic[W]):
-    """One happening: its number in the batch and when, seconds since the epoch."""
+    """One happening: its number in the batch and when, seconds since the epoch. ``said_s``: when it was said to have
+    been, where that could not be."""
 
     id: int
     at_s: float
     what: W
+    said_s: float | None = None
 
 
 def counting(events: Sequence[Logged[W]]) -> list[Logged[W]]:

@@ -36,30 +36,30 @@ from .events import (
     SugarPlanned,
     Undo,
     Weighed,
-    standing,
 )
-from .fold import Fold, fold
+from .fold import Fold
+from .history import History
 from .readings import check_reading
 
 CLOCK_SLACK_S = 5.0
 LONGEST_NOTE = 2000
 
 
-def check_event(plan: ReducePlan, events: Sequence[Event], new: Event) -> None:
+def check_event(history: History, new: Event) -> None:
     """Refuse what cannot happen to this batch.
 
     :raises Conflict: when it does not fit the state or the order of time.
     :raises BadInput: for a value outside the pan or the scale.
     :raises Unlikely: for a reading that can hardly be true, unless the cook is sure.
     """
-    counted = standing(events)
+    counted = history.counted
     if isinstance(new.what, Undo):
-        _check_undo(events, counted, new.what)
+        _check_undo(history.events, counted, new.what)
         return
     lit = next((e.at_s for e in counted if isinstance(e.what, Lit)), None)
     if lit is not None and new.at_s < lit - CLOCK_SLACK_S:
         raise Conflict("at", "That lies before the batch was lit.", "Give a later time.")
-    now = fold(plan, events, new.at_s)
+    now = history.at(new.at_s)
     _check_phase(now, new)
     _check_change(now, new)
     if isinstance(new.what, Reading):

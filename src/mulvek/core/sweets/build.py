@@ -10,10 +10,8 @@ from dataclasses import dataclass, field, replace
 from ..errors import BadInput, Impossible
 from ..materials.makeup import Makeup
 from .curds import Curd, chhena, hung_curd
-from .formula import MILK, Base, School, Sweet
+from .formula import MILK, SUGARS, Base, School, Sweet
 from .stuff import Soaked, Stuff, Thing, blend, boiled_down, fried, handled, soaked
-
-SUGARS = frozenset({"white-sugar", "raw-sugar", "brown-sugar", "powdered-sugar", "jaggery", "honey", "dextrose"})
 
 
 @dataclass(frozen=True)
@@ -74,7 +72,8 @@ class Row:
 
 @dataclass(frozen=True, slots=True)
 class Built:
-    """One kilogram finished: its account, bases and weighing list, and what it weighed at each stage (kg)."""
+    """One kilogram finished: its account, bases and weighing list, and what it weighed at each stage (kg):
+    ``stop_kg`` as it comes off the fire, ``cooked_kg`` once all is stirred in."""
 
     sweet: Sweet
     school: School
@@ -84,6 +83,7 @@ class Built:
     mixed_kg: float
     into_pan_kg: float
     cooked_kg: float
+    stop_kg: float
     own_sugar_kg: float
     sugar_over_kg: float
     pieces_before: Makeup
@@ -138,12 +138,19 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     )
     over = max(0.0, -own)
     late = _late(finish, done, max(0.0, own))
-    into_pan, stuff = blend([(mix, mixed), *((extras[key], kg) for key, kg in late.items())])
-    mass = into_pan
-    if school.cook is not None and done < into_pan - 1e-12:
-        stuff = boiled_down(stuff, 1 - school.cook / 100, "cook")
-        mass = done
-    cooked = mass
+    off_the_fire = {key: kg for key, kg in late.items() if kg > 0 and school.stirred_in_after_cooking(key)}
+    into_pan, stuff = blend([(mix, mixed), *((extras[k], kg) for k, kg in late.items() if k not in off_the_fire)])
+    stop = into_pan
+    if school.cook is not None and done < into_pan + sum(off_the_fire.values()) - 1e-12:
+        stop = done - sum(off_the_fire.values())
+        dry = into_pan * stuff.makeup.total_solids
+        if dry >= stop:
+            raise Impossible(
+                "cook", "It would have to be drier than dry before the rest goes in.", "Cook it less dry."
+            )
+        stuff = boiled_down(stuff, dry / stop, "cook")
+    cooked, stuff = blend([(stuff, stop), *((extras[key], kg) for key, kg in off_the_fire.items())])
+    mass = cooked
     if school.fry:
         stuff = fried(stuff, school.fry.loses / 100, school.fry.takes / 100)
         mass *= 1 - school.fry.loses / 100 + school.fry.takes / 100
@@ -181,6 +188,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
         mixed * each,
         into_pan * each,
         cooked * each,
+        stop * each,
         max(0.0, own) * each,
         over * each,
         before,
@@ -193,7 +201,9 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
 
 
 def milk_of(school: School, pantry: Pantry) -> Thing:
-    return pantry.milk if pantry.milk is not None else pantry.thing(school.milk, "milk")
+    """The cook's milk, where this school takes such a milk: a cow's does not stand in for a coconut's, nor it for hers."""
+    own = pantry.thing(school.milk, "milk")
+    return pantry.milk if pantry.milk is not None and pantry.milk.group == own.group else own
 
 
 def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuff, MadeBase]:

@@ -18,6 +18,7 @@ BaseDo = Literal["reduce", "curdle", "hang"]
 PieceWay = Literal["serve", "ball", "count", "slab", "mould"]
 PROPERTIES = ("water", "total_solids", "fat", "msnf", "sugar")
 """What a window can be set on, % of the finished mass."""
+SUGARS = frozenset({"white-sugar", "raw-sugar", "brown-sugar", "powdered-sugar", "jaggery", "honey", "dextrose"})
 Range2 = tuple[float, float]
 
 
@@ -78,7 +79,8 @@ class Piece:
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """Something to do. ``takes``: minutes, or the name of a reckoned time; ``after``: keys of what comes first."""
+    """Something to do. ``takes``: minutes, or the name of a reckoned time; ``after``: keys of what comes first;
+    ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet."""
 
     key: str
     say: str
@@ -88,6 +90,7 @@ class Step:
     after: tuple[str, ...] | None = None
     check: str = ""
     caution: str = ""
+    adds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,6 +115,16 @@ class School:
     piece: Piece
     ph: float
     fruit: bool
+
+    def stirred_in_after_cooking(self, key: str) -> bool:
+        """Whether this part of the finish is still in its bowl when the cooking stops. What no step names cooks with
+        the rest."""
+        cooked = False
+        for step in self.steps:
+            cooked |= step.takes == "cook"
+            if key in step.adds or "rest" in step.adds or ("sugars" in step.adds and key in SUGARS):
+                return cooked and step.takes != "cook"
+        return False
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,6 +154,8 @@ class Sweet:
     cautions: tuple[str, ...] = ()
     then: str = ""
     usual_flavour: str = "plain"
+    usual_want: str = ""
+    """What a home makes of it at once, in the words of the sentence."""
 
     @property
     def usual(self) -> School:
@@ -199,7 +214,7 @@ _SCHOOL = frozenset(
 )
 _SWEET = frozenset(
     {"name", "about", "one", "many", "order", "windows", "bands", "piece", "ph", "fruit", "frozen", "hidden", "lose"}
-    | {"cautions", "then", "usual_flavour", "steps", "schools", "flavours"}
+    | {"cautions", "then", "usual_flavour", "usual_want", "steps", "schools", "flavours"}
 )
 
 
@@ -242,6 +257,12 @@ def _piece(row: Any, where: str) -> Piece:
     return Piece(way, _number(row, "grams", where, 2.0, 2000.0), bool(row.get("before", way == "count")))  # type: ignore[arg-type]
 
 
+def _adds(value: Any, where: str) -> tuple[str, ...]:
+    if not isinstance(value, list) or not all(isinstance(name, str) for name in value) or len(value) > 40:
+        raise BadInput(where, "What is stirred in is a list of names.", 'Write adds = ["white-sugar"], or ["rest"].')
+    return tuple(value)
+
+
 def _steps(rows: Any, where: str) -> tuple[Step, ...]:
     if not isinstance(rows, list) or len(rows) > 30:
         raise BadInput(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
@@ -250,7 +271,7 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
         at = f"{where}.{i + 1}"
         if not isinstance(row, Mapping):
             raise BadInput(at, "A step is a table.", "Give key, say and takes.")
-        _known(row, at, frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution"}))
+        _known(row, at, frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution", "adds"}))
         takes = row.get("takes")
         after = row.get("after")
         if not isinstance(takes, str):
@@ -275,6 +296,7 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
                 None if after is None else tuple(after),
                 _word(row, "check", at, ""),
                 _word(row, "caution", at, ""),
+                _adds(row.get("adds", []), at),
             )
         )
     return tuple(made)
@@ -387,4 +409,5 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
         tuple(cautions),
         _word(row, "then", "then", ""),
         _word(row, "usual_flavour", "usual_flavour", "plain"),
+        _word(row, "usual_want", "usual_want", ""),
     )

@@ -14,7 +14,7 @@ from ..pans import Pan
 from ..ranges import Range
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
-from .build import Built, MadeBase, Pantry, ReadyBase, build
+from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
 from .cautions import HAZARDS
 from .checks import splits
 from .formula import MILK, Range2, School, Sweet
@@ -25,6 +25,7 @@ from .portions import (
     Batch,
     Limit,
     count_pieces,
+    finished_density_kg_m3,
     for_wish,
     from_what_there_is,
     lead_of,
@@ -39,7 +40,8 @@ CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
 
 @dataclass(frozen=True)
 class SweetPlan:
-    """What is asked. Give ``pieces`` or ``mass_kg`` (a wish), or ``have`` (kg by ingredient, "milk" or base letter).
+    """What is asked. Give ``pieces``, ``mass_kg`` or ``volume_m3`` (a wish), or ``have`` (kg by ingredient, "milk" or
+    base letter).
 
     ``weighed_kg``: the lead ingredient as weighed, which everything else then follows.
     """
@@ -60,13 +62,16 @@ class SweetPlan:
     weighed_kg: float | None = None
     finished_weighed_kg: float | None = None
     windows: Mapping[str, Range2] = field(default_factory=dict)
+    volume_m3: float | None = None
 
     def __post_init__(self) -> None:
         if self.pieces is not None and not 1 <= self.pieces <= MOST_PIECES:
             raise Impossible("want", f"{self.pieces} is no kitchen's batch.", f"Ask for 1 to {MOST_PIECES}.")
         if self.mass_kg is not None and not 0.02 <= self.mass_kg <= MOST_KG:
             raise Impossible("want", "That is no kitchen's batch.", "Ask for 20 g to 100 kg.")
-        if self.pieces is None and self.mass_kg is None and not self.have:
+        if self.volume_m3 is not None and not 20e-6 <= self.volume_m3 <= MOST_KG / 1e3:
+            raise Impossible("want", "That is no kitchen's batch.", "Ask for 20 ml to 100 L.")
+        if self.pieces is None and self.mass_kg is None and self.volume_m3 is None and not self.have:
             raise BadInput("want", "How many, or from what?", "Say what you want, or what you have.")
         if any(not 0 < kg <= MOST_KG for kg in self.have.values()):
             raise BadInput("have", "That is no kitchen's amount.", "Give up to 100 kg.")
@@ -162,6 +167,8 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     else:
         lost = 1 - FILL_LOSS if built.school.piece.way == "mould" else 1.0
         wanted = plan.mass_kg if plan.mass_kg is not None else (plan.pieces or 0) * each / lost
+        if plan.volume_m3 is not None:
+            wanted = plan.volume_m3 * finished_density_kg_m3(built)
         batch = for_wish(lead, wanted, plan.whole_packs and lead.pack_kg is not None)
         if plan.weighed_kg is not None:
             finished = plan.weighed_kg / lead.per_kg
@@ -174,6 +181,9 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         mass = plan.finished_weighed_kg
     in_moulds = 1 - FILL_LOSS if built.school.piece.way == "mould" else 1.0
     pieces = Range(*(float(count_pieces(kg * in_moulds, each)) for kg in (told.low, told.likely, told.high)))
+    slab = slab_answer(built, mass, plan.tray, plan.pieces) if built.school.piece.way == "slab" else None
+    if slab is not None:  # cut by its grid, however thick it turns out
+        pieces, each = Range.exact(float(slab.grid.pieces)), slab.each_kg
     count = max(1, int(pieces.likely))
     boils = boilings(built.stuff.boils, batch.finished_kg, plan.hearth, plan.kitchen)
     frozen = None
@@ -197,7 +207,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         tuple(_base(b, batch.finished_kg, plan.kitchen) for b in built.bases),
         tuple(limits),
         tuple(levels(built, {**built.school.windows, **plan.windows})),
-        built.cooked_kg * batch.finished_kg if built.school.cook is not None else None,
+        built.stop_kg * batch.finished_kg if built.school.cook is not None else None,
         built.into_pan_kg * batch.finished_kg,
         built.sugar_over_kg * batch.finished_kg,
         tuple(boils),
@@ -205,7 +215,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         total_s(steps),
         total_s(steps, "freeze") if frozen else total_s(steps),
         frozen,
-        slab_answer(built, mass, plan.tray, plan.pieces) if built.school.piece.way == "slab" else None,
+        slab,
         syrup,
         fry,
         kp.keeping(
@@ -216,6 +226,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
             weighed=plan.finished_weighed_kg is not None,
             room_c=plan.kitchen.room_c,
             fridge_c=plan.kitchen.fridge_c,
+            best_frozen_days=frozen.sand.days if frozen and plan.sweet.frozen else None,
         ),
         cooling,
         iced,
@@ -230,8 +241,7 @@ def _by_key(plan: SweetPlan) -> dict[str, float]:
     made: dict[str, float] = {}
     for key, kg in plan.have.items():
         if key == MILK:
-            milk = plan.pantry.milk or plan.pantry.thing(plan.school.milk, "milk")
-            key = milk.key
+            key = milk_of(plan.school, plan.pantry).key
         elif key not in plan.school.bases and key not in plan.pantry.things:
             raise BadInput("have", f"There is no “{key}” in this sweet.", "Name its milk, a base or an ingredient.")
         made[key] = made.get(key, 0.0) + kg
@@ -339,6 +349,8 @@ def _cautions(plan: SweetPlan, built: Built, pantry: Pantry) -> list[Caution]:
         words.append("fruit")
     if "honey" in bought:
         words.append("honey")
+    if not _milk_boils(built, pantry) and "boil" in words:
+        words.remove("boil")
     if not any("nut" in pantry.things[k].allergens for k in bought) and "nuts" in words:
         words.remove("nuts")
     made = [HAZARDS[w] for w in dict.fromkeys(words)]
@@ -348,6 +360,12 @@ def _cautions(plan: SweetPlan, built: Built, pantry: Pantry) -> list[Caution]:
             0, Caution("danger", f"This much fruit splits the milk {sour}.", "Take less of it, or a sweeter fruit.")
         )
     return sorted(made, key=lambda c: c.severity != "danger")
+
+
+def _milk_boils(built: Built, pantry: Pantry) -> bool:
+    """Whether milk comes to the boil: nothing climbs that was only whisked, nor where only vegetables' water boils."""
+    milk = any(pantry.things[k].milk for k in _bought(built, pantry))
+    return milk and bool(built.stuff.boils)
 
 
 def racks(count: int, moulds: int) -> int:

@@ -28,6 +28,13 @@ def slab_density_kg_m3(built: Built) -> float:
     return float(density_kg_m3(built.makeup.parts(), FIRM_C)) * (1 - built.school.piece.air)
 
 
+def finished_density_kg_m3(built: Built) -> float:
+    """What a litre of it weighs as it is served: a slab with its air, all else close."""
+    if built.school.piece.way == "slab":
+        return slab_density_kg_m3(built)
+    return float(density_kg_m3(built.makeup.parts(), FIRM_C))
+
+
 def piece_kg(built: Built, mould_m3: float | None = None) -> float:
     """Finished sweet in one piece, kg (F42)."""
     piece = built.school.piece

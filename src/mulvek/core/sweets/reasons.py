@@ -126,12 +126,14 @@ def _freeze(f: SweetForecast) -> Why:
 
 def _stop(f: SweetForecast) -> Why:
     assert f.stop_kg is not None and f.built.school.cook is not None
+    later = (f.built.cooked_kg - f.built.stop_kg) * f.batch.finished_kg
     return Why(
         "When to stop cooking",
-        "weight at the end = dry solids of everything in the pan ÷ (1 − water wanted)",
+        "weight at the end = dry solids of all of it ÷ (1 − water wanted), less what is stirred in off the fire",
         (
             Term("in the pan", say(f.into_pan_kg, "mass")),
             Term("water wanted", f"{f.built.school.cook:g} %"),
+            *([Term("stirred in afterwards", say(later, "mass"), "not weighed at the stop")] if later > 5e-4 else []),
             Term("stop at", say(f.stop_kg, "mass"), "without the pan"),
         ),
         f"Mass balance, {_DOSSIER} §2",
@@ -213,14 +215,9 @@ def label(f: SweetForecast, made: date | None = None) -> str:
     n = f.nutrients
     per = 100 / n.grams
     keep = f.keeping
-    if f.plan.sweet.frozen:
-        how = f"Keep at −18 °C. Best within {keep.freezer_weeks} weeks. Never freeze again."
-    else:
-        how = f"Keep at or below 5 °C. Eat within {keep.fridge_days} days."
+    how = keep.words
     if made is not None:
-        last = made + (
-            timedelta(weeks=keep.freezer_weeks) if f.plan.sweet.frozen else timedelta(days=keep.fridge_days)
-        )
+        last = made + timedelta(days=keep.freezer_days if f.plan.sweet.frozen else keep.fridge_days)
         how += f" Made {made:%d %b %Y}, use by {last:%d %b %Y}."
     contains = f"Contains {', '.join(f.allergens)}." if f.allergens else "No named allergen."
     return "\n".join(

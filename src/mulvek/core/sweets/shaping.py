@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 
 from ..curd import soak as sk
-from ..curd.pieces import USES, most_in_pan
+from ..curd.pieces import USES, VOID, at_once, ball_m, syrup_surface_m
 from ..curd.syrup import syrup_boils_c, syrup_density_kg_m3
 from ..frying import GENTLE_C, browns_s, centre_sets_s, fat_c, fat_taken_kg
 from ..kitchen import Kitchen
@@ -42,7 +42,7 @@ def slab_answer(built: Built, finished_kg: float, tray: tuple[float, float] | No
         area = slab_area_m2(finished_kg, density, piece.thick_mm / 1e3)
         across = max(1, round(math.sqrt(area / 1.25) / wide))
         width = across * wide
-        tray = (area / width, width)
+        tray = (area / width if wanted else max(1, round(area / width / long)) * long, width)
     thick = slab_thick_m(finished_kg, density, *tray)
     grid = grid_for(*tray, wanted) if wanted else grid_of(*tray, long, wide)
     word = (
@@ -109,19 +109,18 @@ def syrup_answer(
     pan = hearth.pan
     strength, kg = school.soak.brix, built.syrup_kg * finished_kg
     raw_kg = built.before_soak_kg * finished_kg / max(1, count)
-    density = float(density_kg_m3(built.pieces_before.parts(), FIRM_C))
-    raw_m = (6 * raw_kg / (math.pi * density)) ** (1 / 3)
+    raw_m = ball_m(raw_kg, VOID * float(density_kg_m3(built.pieces_before.parts(), FIRM_C)))
     hours = sum(school.soak.hours) / 2
     kind = school.soak.kind
-    at_once, peak = count, raw_m
-    width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 3))
+    together, peak = count, raw_m
+    width = syrup_surface_m(pan)
     curve_kg: tuple[float, ...] = ()
     curve_sugar: tuple[float, ...] = ()
     if kind in sk.SHRINKS_ABOVE:
         use = USES[kind]
         assert use.swells is not None
         peak = raw_m * use.swells[1] ** (1 / 3)
-        at_once = max(1, min(count, most_in_pan(width, raw_m * use.swells[2] ** (1 / 3), use.cover)))
+        together = at_once(use, max(1, count), raw_m, pan)
         dry = built.pieces_before.total_solids - built.pieces_before.sucrose
         bath = sk.Bath(
             kind,  # type: ignore[arg-type]
@@ -157,8 +156,8 @@ def syrup_answer(
         width,
         raw_m,
         peak,
-        at_once,
-        math.ceil(count / max(1, at_once)),
+        together,
+        math.ceil(count / max(1, together)),
         boil_off,
         sk.water_to_restore_kg(kg * strength / 100, strength, water - boil_off),
         hours,
@@ -178,7 +177,7 @@ def syrup_answer(
 def _still_makes(left_kg: float, brix: float) -> tuple[str, ...]:
     """What leftover syrup is still good for, thinned, strengthened or boiled down."""
     made = []
-    for name, wanted in (("sponge balls", 35.0), ("poached slices", 48.0), ("fried balls", 60.0)):
+    for name, wanted in ((use.name, use.brix) for use in USES.values() if use.swells):
         if wanted <= brix:
             water = sk.thin_with_kg(left_kg, brix, wanted)
             made.append(

@@ -1,10 +1,7 @@
 """Shared fixtures: a kitchen's test client, a real server in a process of its own, sizes of what is tried often."""
 
-import os
-import signal
+import multiprocessing
 import socket
-import subprocess
-import sys
 import time
 import urllib.request
 from collections.abc import Iterator
@@ -13,6 +10,7 @@ from pathlib import Path
 
 import pytest
 
+from mulvek.cli.main import main
 from tests import sizes
 
 
@@ -31,12 +29,15 @@ def pytest_configure(config: pytest.Config) -> None:
 
 @pytest.hookimpl(optionalhook=True)
 def pytest_xdist_make_scheduler(config: pytest.Config, log: object):
-    """All of the interface in one worker, and that first: two Chromiums on two cores only slow each other."""
+    """The interface in one worker, and that first: two Chromiums on two cores only slow each other. Its last part goes
+    to the other worker, which would be done sooner."""
     from xdist.scheduler import LoadScopeScheduling
 
     class OneBrowser(LoadScopeScheduling):
         def _split_scope(self, nodeid: str) -> str:
-            return "chromium" if nodeid.startswith("tests/ui/") else nodeid
+            if nodeid.startswith("tests/ui/"):
+                return "second chromium" if nodeid.startswith("tests/ui/test_door") else "chromium"
+            return nodeid
 
     return OneBrowser(config, log)
 
@@ -72,13 +73,20 @@ def free_port() -> int:
         return int(s.getsockname()[1])
 
 
+_FORKS = multiprocessing.get_context("forkserver")
+_FORKS.set_forkserver_preload(["mulvek.cli.serve", "mulvek.web.app", "mulvek.demo.boathouse"])
+"""A process that has read all the code, from which servers are split off: each would read it for seconds."""
+
+
 @contextmanager
-def serving(data: Path, command: str = "serve") -> Iterator[tuple[str, subprocess.Popen[bytes]]]:
+def serving(
+    data: Path, command: str = "serve", *options: str
+) -> Iterator[tuple[str, multiprocessing.process.BaseProcess]]:
     """A real server in a process of its own, ready to answer."""
     port = free_port()
     url = f"http://127.0.0.1:{port}"
-    args = [sys.executable, "-m", "mulvek", command, "--port", str(port), "--data", str(data)]
-    server = subprocess.Popen(args, stdout=subprocess.DEVNULL)
+    server = _FORKS.Process(target=main, args=([command, "--port", str(port), "--data", str(data), *options],))
+    server.start()
     try:
         patience = time.monotonic() + 240
         while True:
@@ -86,11 +94,10 @@ def serving(data: Path, command: str = "serve") -> Iterator[tuple[str, subproces
                 urllib.request.urlopen(url + "/api/larder", timeout=60)
                 break
             except OSError:
-                assert server.poll() is None, "the server died"
+                assert server.is_alive(), "the server died"
                 assert time.monotonic() < patience, "the server does not answer"
                 time.sleep(0.05)
         yield url, server
     finally:
-        if server.poll() is None:
-            os.kill(server.pid, signal.SIGKILL)
-        server.wait()
+        server.kill()
+        server.join()

@@ -209,3 +209,12 @@ def test_freeze_swap_and_syrup_in_words_and_json(capsys):
 def test_sweets_that_cannot_be_reckoned_name_the_word(capsys, flags, field):
     assert main(["reckon", *flags, "--json"]) == 2
     assert json.loads(capsys.readouterr().out)["field"] == field
+
+
+@pytest.mark.parametrize(
+    "option", [["--tls"], ["--host", "0.0.0.0"], ["--host", "192.168.1.5"], ["--name", "kitchen.lan"]]
+)
+def test_the_house_is_served_only_when_that_is_said(tmp_path, capsys, option):
+    assert main(["serve", "--data", str(tmp_path / "data"), *option]) == 2
+    assert "--home" in capsys.readouterr().err
+    assert not (tmp_path / "data").exists()

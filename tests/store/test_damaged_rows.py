@@ -1,12 +1,13 @@
 """One row that cannot be read harms only itself, in whichever table and however it is damaged."""
 
 import sqlite3
+from contextlib import closing
 
 import pytest
 
 from mulvek.store.verify import verify_file
 from mulvek.web.app import create_app, stop
-from tests.kitchens import EPOCH_S
+from tests.kitchens import EPOCH_S, Clock
 
 DAMAGE = {
     "a plan of nothing": "UPDATE {batch} SET plan = '{{}}' WHERE id = 1",
@@ -58,3 +59,23 @@ def test_it_is_named_and_the_rest_is_served(tmp_path, templates, kind, how):
     assert client.post("/api/stove/batches", json=begun).status_code == 201
     stop(app)
     assert next(line.split(":")[0] for line in verify_file(file).unreadable).endswith(" 1")
+
+
+@pytest.mark.parametrize(
+    ("table", "column", "listed"),
+    [("pan", "shape", "pans"), ("milk", "flags", "milks"), ("burner", "kind", "burners")],
+)
+def test_a_damaged_thing_of_the_larder_is_named_and_the_rest_is_there(tmp_path, templates, table, column, listed):
+    file = templates.demo(tmp_path / "kitchen.sqlite3")
+    with closing(sqlite3.connect(file)) as db:
+        db.execute(f"UPDATE {table} SET {column} = '?' WHERE id = (SELECT max(id) FROM {table})")
+        [name] = db.execute(f"SELECT name FROM {table} ORDER BY id DESC LIMIT 1").fetchone()
+        left = db.execute(f"SELECT count(*) - 1 FROM {table}").fetchone()[0]
+        db.commit()
+    app = create_app(file, clock=Clock(EPOCH_S))
+    client = app.test_client()
+    larder = client.get("/api/larder").json
+    assert larder["aside"] == [name] and len(larder[listed]) == left
+    plan = {"milk": 1, "amount": "1 L", "pan": 1, "burner": 1, "stop": "half its volume"}
+    assert client.post("/api/bench/reduce", json=plan).status_code == 200
+    stop(app)

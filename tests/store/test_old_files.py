@@ -6,6 +6,7 @@ never left the house: it is 0001 lifted one step), ``NNNN.json.gz`` what its own
 
 import gzip
 import json
+import re
 from pathlib import Path
 
 import pytest
@@ -23,6 +24,7 @@ SINCE = {
     "milk_kinds": "more milks in the tables",
     "sugars": "more sugars",
     "enrichers": "more to enrich with",
+    "cups": "cups are told in coarser steps, the more there are",
     "id": "a pan told in a forecast has no number of the Larder",
 }
 """Fields whose words or choices a later release has changed; never a figure of a batch."""
@@ -34,6 +36,13 @@ def old(request, tmp_path):
     file.write_bytes(gzip.decompress((OLD / f"{request.param}.sqlite3.gz").read_bytes()))
     said = json.loads(gzip.decompress((OLD / f"{request.param}.json.gz").read_bytes()))
     return request.param, file, said
+
+
+def _as_near(at, then, now):
+    """What is reckoned anew at every look may move by a hundredth, and by a quarter of a minute: the first boil is
+    stepped more finely than it was."""
+    seconds = re.search(r"(_s|/seconds)(/(low|likely|high))?$", at)
+    return now == pytest.approx(then, rel=0.01, abs=15.0 if seconds else 1e-9)
 
 
 def differences(then, now, at=""):
@@ -53,7 +62,8 @@ def differences(then, now, at=""):
             for i, (a, b) in enumerate(zip(then, now, strict=True)):
                 yield from differences(a, b, f"{at}/{i}")
     elif isinstance(then, float | int) and not isinstance(then, bool) and isinstance(now, float | int):
-        if now != pytest.approx(then, rel=1e-4, abs=1e-9):
+        told = "/told" in at or "/batch" not in at
+        if now != pytest.approx(then, rel=1e-4, abs=1e-9) and (told or not _as_near(at, then, now)):
             yield f"{at}: {then}, now {now}"
     elif then != now:
         yield f"{at}: {then!r}, now {now!r}"

@@ -121,4 +121,4 @@ def test_a_thermometer_read_once_moves_the_answer(client):
     wrong = ask(client, "curdle", {**CURDLE, "read_minutes": 3, "read_c": 150.0})
     assert wrong.status_code == 422 and wrong.json["fields"][0]["path"] == "read_c"
     bound = ask(client, "curdle", {**CURDLE, "binder": "4 %"}).json["pieces"]
-    assert bound["binder_kg"] > 0 and bound["syrup"]["brix"] == 32
+    assert bound["binder_kg"] > 0 and bound["syrup"]["brix"] == 42

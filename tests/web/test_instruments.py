@@ -3,21 +3,27 @@
 import contextlib
 import csv
 import io
+import itertools
 import json
-import signal
 import subprocess
 import sys
 import time
 import urllib.error
 import urllib.request
+from datetime import UTC, datetime
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from sqlalchemy import select
 
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
+from mulvek.store.tables import SampleChunkRow
 from mulvek.web.pairing import checked_url
 from tests.conftest import free_port, serving
-from tests.kitchens import words
+from tests.kitchens import EPOCH_S, words
+from tests.sizes import sized
 from tests.web.test_api import happens
 from tests.web.test_stove_changes import boiling
 
@@ -64,7 +70,7 @@ def test_paired_read_silent_and_on_again_after_a_killed_server(tmp_path):
             seen = {c["channel"]: c["value"] for c in shown()["channels"]}
             state = ask(f"{url}/api/stove/batches/{batch}")
             assert seen["scale"] - 1.4 == pytest.approx(state["mass_kg"]["likely"], abs=0.05)
-            server.send_signal(signal.SIGKILL)
+            server.kill()
         time.sleep(3)
         with serving(tmp_path, "demo") as (url, _):  # it goes on by itself, and fetches what it missed
             path = f"{url}/api/stove/batches/{batch}/instruments"
@@ -137,6 +143,7 @@ def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock
         with db.writing() as session:
             Samples(session).append(batch, {"scale": rows[begin : begin + 500]})
             Samples(session).append(batch, {"scale": rows[max(0, begin - 5) : begin]})  # sent twice
+    clock.now += 20_000
     shown = client.get(f"/api/book/{batch}/samples").json["channels"][0]
     assert shown["count"] == 20_000 and len(shown["at_s"]) <= 600 and max(shown["values"]) == pytest.approx(2.0)
     text = client.get(f"/api/book/{batch}/readings.csv").text
@@ -148,6 +155,85 @@ def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock
     assert brought.json == {"readings": 0, "samples": 20_000, "known": 0}
     assert client.post(f"/api/book/{other}/readings", json={"csv": text}).json["known"] == 20_000
     assert client.get(f"/api/book/{other}/samples").json["channels"][0]["at_s"] == pytest.approx(shown["at_s"])
+
+
+def streamed(*lines):
+    """A CSV of a scale's stream: (seconds since EPOCH_S, grams)."""
+    at = lambda s: datetime.fromtimestamp(EPOCH_S + s, UTC).isoformat()  # noqa: E731
+    return "time,source,what,value,unit\n" + "".join(
+        f"{at(s)},scale stream,gross weight,{grams},g\n" for s, grams in lines
+    )
+
+
+def test_late_and_earlier_lines_of_a_stream_are_merged_and_counted_truly(client, clock):
+    batch = boiling(client, clock)["id"]
+    clock.now += 5000
+    url = f"/api/book/{batch}/readings"
+    middle = [(s, 1500 - s / 10) for s in range(1000, 2000)]
+    rest = [(s, 1500 - s / 10) for s in (*range(0, 1000), *range(1995, 3000))]
+    assert client.post(url, json={"csv": streamed(*middle)}).json == {"readings": 0, "samples": 1000, "known": 0}
+    assert client.post(url, json={"csv": streamed(*rest)}).json == {"readings": 0, "samples": 2000, "known": 5}
+    assert client.post(url, json={"csv": streamed(*middle, *rest)}).json["known"] == 3005
+    shown = client.get(f"/api/book/{batch}/samples?points=2000").json["channels"][0]
+    assert shown["count"] == 3000 and shown["at_s"] == sorted(shown["at_s"])
+    text = client.get(f"/api/book/{batch}/readings.csv").text.splitlines()[1:]
+    assert [line.split(",")[3] for line in text[::500]] == [f"{1500 - s / 10:.1f}" for s in range(0, 3000, 500)]
+
+
+pieces = st.lists(st.lists(st.integers(0, 4000), min_size=1, max_size=60), min_size=1, max_size=6)
+
+
+@given(pieces)
+@settings(deadline=None, max_examples=sized(25, 200))
+def test_in_whatever_order_lines_come_each_is_kept_once(tmp_path_factory, templates, come):
+    db = Database(templates.demo(tmp_path_factory.mktemp("merge") / "k.sqlite3"))
+    kept, expected = 0, {}
+    for piece in come:
+        with db.writing() as session:
+            kept += Samples(session).append(2, {"probe": [(EPOCH_S + s, s / 100) for s in piece]})
+        expected |= {EPOCH_S + s: s / 100 for s in piece}
+        with db.reading() as session:
+            at, values = Samples(session).read(2, "probe")
+            of = select(SampleChunkRow).where(SampleChunkRow.batch_id == 2, SampleChunkRow.channel == "probe")
+            chunks = session.scalars(of.order_by(SampleChunkRow.began_s)).all()
+        assert dict(zip(at.round(2).tolist(), values.round(2).tolist(), strict=True)) == expected
+        assert kept == len(expected) == sum(chunk.count for chunk in chunks)
+        assert all(a.ended_s < b.began_s for a, b in itertools.pairwise(chunks))
+    db.close()
+
+
+@pytest.mark.parametrize(
+    ("time", "says"),
+    [
+        ("9999-12-31T23:59:59Z", "9999-12-31T23:59:59Z lies in the future"),
+        ("1969-01-01T00:00:00Z", "before 1970"),
+        ("0001-01-01T00:00:00Z", "before 1970"),
+        ("2026-13-01T00:00:00Z", "is no time"),
+        ("2026-05-02T16:30:00", "is no time"),
+    ],
+)
+def test_a_line_of_another_age_is_refused_by_name_and_nothing_is_kept(client, clock, time, says):
+    batch = boiling(client, clock)["id"]
+    text = streamed((-10, 1500)) + f"{time},scale stream,gross weight,1499,g\n"
+    refused = client.post(f"/api/book/{batch}/readings", json={"csv": text})
+    assert refused.status_code == 422 and "Line 3" in refused.json["detail"] and says in refused.json["detail"]
+    assert client.get(f"/api/book/{batch}/samples").json["channels"] == []
+
+
+def test_a_long_import_lets_others_write_in_between(client, clock, monkeypatch):
+    batch = boiling(client, clock)["id"]
+    clock.now += 20_000
+    db = client.application.extensions["mulvek_database"]
+    turns, turn = [], db._turns.turn
+
+    def counted(patience_s):
+        turns.append(patience_s)
+        return turn(patience_s)
+
+    monkeypatch.setattr(db._turns, "turn", counted)
+    text = streamed(*((s, 1500) for s in range(12_000)))
+    assert client.post(f"/api/book/{batch}/readings", json={"csv": text}).json["samples"] == 12_000
+    assert len(turns) >= 8
 
 
 def test_readings_go_out_as_csv_and_all_or_none_come_in(client, clock):

@@ -7,10 +7,12 @@ import time
 from contextlib import contextmanager, suppress
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from mulvek.core.errors import BadInput
 from mulvek.instruments.lines import FORMAT, read_line
-from mulvek.web.pairing import describe
+from mulvek.web.pairing import LONGEST_LINE, describe, short_lines
 from tests.web.test_instruments import until
 from tests.web.test_stove_changes import boiling
 
@@ -146,3 +148,34 @@ def test_it_lives_through_nonsense_and_is_heard_again(client, clock):
         sane.set()
         assert until(lambda: shown()["channels"][0]["value"]) == 2.0
         until(lambda: client.get(f"/api/book/{batch}/samples").json["channels"][0]["count"] == 3)
+
+
+class Counted:
+    """A stream that tells how much of it was taken."""
+
+    def __init__(self, pieces):
+        self.pieces, self.taken, self.closed = pieces, 0, False
+
+    def __iter__(self):
+        for piece in self.pieces:
+            self.taken += len(piece)
+            yield piece
+
+    def close(self):
+        self.closed = True
+
+
+@given(st.lists(st.binary(max_size=300)))
+def test_short_lines_pass_as_they_came(pieces):
+    assert b"".join(short_lines(Counted(pieces))) == b"".join(pieces)
+
+
+def test_a_line_that_does_not_end_is_let_go_before_the_memory_is_full():
+    endless_line = Counted(b"x" * 4096 for _ in range(100_000))
+    lines = short_lines(endless_line)
+    with pytest.raises(ValueError, match="does not end"):
+        for _ in lines:
+            pass
+    assert endless_line.taken <= LONGEST_LINE + 8192
+    lines.close()
+    assert endless_line.closed

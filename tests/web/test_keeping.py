@@ -1,7 +1,6 @@
 """Copies over HTTP, one a day by itself, and a server that starts and stops with plain words."""
 
 import json
-import signal
 import sqlite3
 import subprocess
 import sys
@@ -70,8 +69,9 @@ def test_a_stop_leaves_one_file_and_its_copy_even_while_a_tab_listens(tmp_path):
         body = json.dumps({"name": "third", "kind": "lpg-large"}).encode()
         request = urllib.request.Request(url + "/api/larder/burners", body, {"Content-Type": "application/json"})
         urllib.request.urlopen(request, timeout=60)
-        server.send_signal(signal.SIGTERM)
-        assert server.wait(timeout=60) == 0
+        server.terminate()
+        server.join(timeout=60)
+        assert server.exitcode == 0
         stream.close()
     assert sorted(p.name for p in tmp_path.iterdir()) == ["copies", "kitchen.sqlite3"]
     with sqlite3.connect(tmp_path / "kitchen.sqlite3") as file:

@@ -145,12 +145,12 @@ def test_wish_mend_compare_and_caramel_agree_with_the_plan(client):
 @pytest.mark.parametrize(
     ("path", "body", "field"),
     [
-        ("larder/milks", {**MILK, "fat_pct": 40}, "fat"),
+        ("larder/milks", {**MILK, "fat_pct": 40}, "fat_pct"),
         ("larder/milks", {**MILK, "pack_ml": -1}, "pack_ml"),
         (
             "larder/pans",
             {"name": "x", "shape": {"kind": "measured", "height_m": 0.1, "pairs": []}},
-            "shape.measured.pairs",
+            "shape.pairs",
         ),
         ("larder/burners", {"name": "x", "strength": 90}, "burner"),
         ("larder/ingredients", {"name": "x", "base": "moondust"}, "milk"),
@@ -162,7 +162,7 @@ def test_wish_mend_compare_and_caramel_agree_with_the_plan(client):
         ("bench/reduce", words(sugar_kind=77), "ingredient"),
         ("bench/reduce", words(additions=[{"what": "almond", "amount": "30 g"}]), "additions"),
         ("bench/reduce", words(additions=[{"what": "whole-powder", "amount": "lots"}]), "additions"),
-        ("bench/reduce", words(stop="firm dough cold", sugar="900 g"), "stop"),
+        ("bench/reduce", words(stop="firm dough cold", sugar="900 g"), "sugar"),
         ("bench/wish", {"plan": words(), "want": "0"}, "want"),
         ("bench/wish", {"plan": words(stop="4 cm"), "want": "600 g"}, "stop"),
         ("bench/mend", {"plan": words(), "now": "purple"}, "now"),

@@ -1,8 +1,12 @@
 """Changes of mind over HTTP: parting, pouring together, another pan, milk, stop and sugar; what is undone in both."""
 
+import random
+
 import pytest
 
+from mulvek.web.stove import LINES_TOLD
 from tests.kitchens import words
+from tests.sizes import sized
 from tests.web.test_api import happens
 
 
@@ -101,3 +105,69 @@ def test_nudges_are_put_off_missed_once_and_hushed(client, clock):
     happens(client, batch, kind="stirred")
     assert not nudge()["missed"] and nudge()["episode"] != due["episode"]
     assert happens(client, batch, kind="hushed", on=True).json["hushed"] and nudge()["hushed"]
+
+
+CHANCES = (
+    {"kind": "stirred"},
+    {"kind": "scraped"},
+    {"kind": "note", "text": "as it should be"},
+    {"kind": "flame_changed", "flame": "medium"},
+    {"kind": "flame_changed", "flame": "strong"},
+    {"kind": "sugar_in", "mass_kg": 0.05},
+    {"kind": "milk_added", "amount": "200 ml"},
+    {"kind": "stop_moved", "stop": "a third by weight"},
+    {"kind": "paused"},
+    {"kind": "resumed"},
+    {"kind": "snoozed", "nudge": "stir", "episode": "1", "seconds": 120.0},
+    {"kind": "hushed", "on": True},
+    {"kind": "reading", "how": "depth", "value": None},
+    {"kind": "off"},
+)
+
+
+@pytest.mark.parametrize("seed", range(sized(10, 120)))
+def test_what_a_happening_is_answered_with_is_what_the_log_says_afterwards(client, clock, seed):
+    """The answer is reckoned from the batch as it was folded for the check; asked again, all is taken anew."""
+    chance = random.Random(seed)
+    batch = boiling(client, clock)["id"]
+    answered = 0
+    for _ in range(14):
+        clock.now += chance.randint(1, 240)
+        event = dict(chance.choice(CHANCES))
+        if event["kind"] == "reading":
+            keys = client.get(f"/api/stove/batches/{batch}").json["depth_keys_m"]
+            event["value"] = chance.choice(keys) if keys else 0.03
+        if chance.random() < 0.2:
+            event["at_s"] = clock.now - chance.randint(0, 200)  # one forgotten
+        said = happens(client, batch, **event)
+        if said.status_code == 201:
+            answered += 1
+            client.application.extensions["mulvek_database"].changed()  # nothing is kept of it
+            anew = client.get(f"/api/stove/batches/{batch}").json
+            assert said.json | {"earlier": 0, "log": anew["log"]} == anew, event
+            assert {line["event_id"] for line in said.json["log"]} <= {line["event_id"] for line in anew["log"]}
+            assert all(line in anew["log"] for line in said.json["log"]), event
+    assert answered >= 3
+
+
+def test_of_a_long_log_the_newest_are_told_and_all_when_it_is_asked_for_by_itself(client, clock):
+    batch = boiling(client, clock)
+    url = f"/api/stove/batches/{batch['id']}"
+    for n in range(30):
+        clock.now += 10
+        told = happens(client, batch["id"], kind="note", text=f"note {n}").json
+    forgotten = happens(client, batch["id"], kind="stirred", at_s=clock.now - 100).json
+    for answer in (told, forgotten, client.get("/api/stove").json["batches"][0]):
+        assert len(answer["log"]) == LINES_TOLD and answer["earlier"] in (8, 9)
+        assert [line["at_s"] for line in answer["log"]] == sorted(
+            (line["at_s"] for line in answer["log"]), reverse=True
+        )
+    assert told["log"][0]["text"] == "note 29"
+    assert "stirred" in [line["kind"] for line in forgotten["log"]]  # just said, though it was a while ago
+    for whole in (client.get(url).json, client.get(f"/api/book/{batch['id']}").json["batch"]):
+        assert whole["earlier"] == 0 and len(whole["log"]) == 33  # lit and first boil too
+        assert whole["log"][:5] == forgotten["log"][:5]
+    first = next(line for line in whole["log"] if line["text"] == "note 0")
+    happens(client, batch["id"], kind="undo", event_id=first["event_id"])
+    after = client.get(url).json["log"]
+    assert [line["text"] for line in after if line["undone"]] == ["note 0"]

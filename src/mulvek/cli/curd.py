@@ -104,7 +104,7 @@ def _curdle(args: argparse.Namespace) -> int:
         f"{f.acid_c.likely:.0f} °C.",
         f"Have {f.acid.ready * unit:.0f} {f.acid.unit} of {f.acid.name} ready in {f.acid.water_kg * 1e3:.0f} g of water; "
         f"stop when the whey runs clear, usually after {f.acid.likely.likely * unit:.0f} {f.acid.unit}.",
-        f"You will have {f.curd_kg.likely * 1e3:.0f} g ({f.curd_kg.low * 1e3:.0f} to {f.curd_kg.high * 1e3:.0f}) of chhena "
+        f"You will have {f.curd_kg.likely * 1e3:.0f} g{f.curd_kg.spread(1e3)} of chhena "
         f"at {f.moisture.likely * 100:.0f} % moisture, and {f.whey_kg * 1e3:.0f} g of whey.",
         f"It suits {', '.join(u.name for u in f.uses if u.suits) or 'nothing here as it is'}.",
     ]
@@ -147,8 +147,8 @@ def _strain(args: argparse.Namespace) -> int:
         print(f.model_dump_json(indent=2))
         return 0
     lines = [
-        f"{f.amount} of {f.yoghurt_name} at {f.place_c:.0f} °C: about {f.seconds.likely / 3600:.1f} h "
-        f"({f.seconds.low / 3600:.1f} to {f.seconds.high / 3600:.1f}).",
+        f"{f.amount} of {f.yoghurt_name} at {f.place_c:.0f} °C: about {f.seconds.likely / 3600:.1f} h"
+        f"{f.seconds.spread(1 / 3600, '.1f')}.",
         f"{f.curd_kg.likely * 1e3:.0f} g at {f.total_solids * 100:.0f} % solids and {f.whey_kg.likely * 1e3:.0f} g of whey; "
         f"it tastes {f.taste} ({f.acidity:.2f} %).",
         *(

@@ -44,7 +44,7 @@ def _openapi(_args: argparse.Namespace) -> None:
     from ..web.app import create_app
 
     with tempfile.TemporaryDirectory() as folder:
-        print(json.dumps(create_app(Path(folder) / "x.sqlite3").api_doc, indent=2, sort_keys=True))
+        print(json.dumps(create_app(Path(folder) / "x.sqlite3").document, indent=2, sort_keys=True))
 
 
 def _shared(_args: argparse.Namespace) -> None:

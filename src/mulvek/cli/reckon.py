@@ -198,7 +198,7 @@ def _reckon_reduce(args: argparse.Namespace) -> int:
 
 def _sentence(f: Any) -> str:
     def span(r: Range, scale: float, form: str) -> str:
-        return f"{r.likely * scale:{form}} ({r.low * scale:{form}} to {r.high * scale:{form}})"
+        return f"{r.likely * scale:{form}}{r.spread(scale, form)}"
 
     lines = [
         f"Take {f.understood.amount} of {f.milk_name} ({f.milk_kg * 1000:.0f} g) in {f.pan.name} over a {f.flame} flame"
@@ -288,7 +288,7 @@ def _lactometer(args: argparse.Namespace) -> int:
         print(answer.model_dump_json(indent=2))
         return 0
     c = answer.check
-    print(f"SNF {c.snf.likely * 100:.2f} % ({c.snf.low * 100:.2f} to {c.snf.high * 100:.2f}), by {c.source}.")
+    print(f"SNF {c.snf.likely * 100:.2f} %{c.snf.spread(100, '.2f')}, by {c.source}.")
     print(f"Total solids {c.total_solids.likely * 100:.2f} %.")
     if c.by_density_snf is not None:
         print(f"By its density alone, SNF {c.by_density_snf * 100:.2f} %.")

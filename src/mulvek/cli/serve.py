@@ -1,7 +1,6 @@
 """``mulvek serve`` and ``demo``: start the kitchen, say plainly what is in the way, stop it leaving one file."""
 
 import argparse
-import errno
 import gc
 import signal
 import time
@@ -9,10 +8,7 @@ from pathlib import Path
 from typing import Any
 
 from ..core.errors import BadInput, Unavailable
-
-MOST_CONNECTIONS, THREADS = 400, 96
-LARGEST_ARRIVING = 26_000_000
-SILENT_S = 10
+from .listen import listen as _listen
 
 
 def add_commands(commands: Any) -> None:
@@ -23,8 +19,13 @@ def add_commands(commands: Any) -> None:
     demo.add_argument("--fresh", action="store_true", help="make the sample data anew")
     for command in (serve, demo):
         command.add_argument("--data", type=Path, help="folder for the data (default: the platform's)")
-        command.add_argument("--host", default="127.0.0.1")
         command.add_argument("--port", type=int, default=8000)
+        command.add_argument(
+            "--home", action="store_true", help="serve the home network too: devices are let in one by one"
+        )
+        command.add_argument("--host", default="", help="with --home: the one address to listen at (default: all)")
+        command.add_argument("--name", action="append", default=[], help="with --home: another name of this computer")
+        command.add_argument("--tls", action="store_true", help="with --home: HTTPS for the house, at port + 443")
         command.add_argument("--copies", type=Path, help="folder for the daily copies (default: beside the data)")
         command.add_argument(
             "--keep", default="7,4,12", help="daily, weekly and monthly copies that stay (default: 7,4,12)"
@@ -39,53 +40,46 @@ def data_file(folder: Path | None, demo: bool = False) -> Path:
 
 def _serve(args: argparse.Namespace) -> None:
     gc.disable()  # a start makes thousands of things that stay: no use in looking through them again and again
-    from waitress import create_server
-
     from ..store.copies import Copies
     from ..store.lock import Lock
-    from ..web.app import LOCAL_HOSTS, create_app, stop
+    from ..web.app import create_app, stop
 
     path = data_file(args.data, args.demo)
     keep = _retention(args.keep)
+    beyond = args.host not in ("", "127.0.0.1", "localhost")
+    if (args.tls or beyond or args.name) and not args.home:
+        raise BadInput("home", "That is for the home network.", "Say --home too: devices are then let in one by one.")
     _writable(path.parent)
     lock = Lock(path)
     try:
         if args.demo:
             _fill_demo(path, args.fresh)
-        hosts = (*LOCAL_HOSTS, args.host) if args.host != "0.0.0.0" else ()
-        app = create_app(path, hosts=hosts, copies=Copies(path, args.copies, keep))
+        listening = _listen(args, path.parent / "tls")
         try:
-            server = create_server(
-                app,
-                host=args.host,
-                port=args.port,
-                threads=THREADS,
-                connection_limit=MOST_CONNECTIONS,
-                max_request_body_size=LARGEST_ARRIVING,
-                channel_timeout=SILENT_S,
-                cleanup_interval=2,
-                channel_request_lookahead=1,
-            )
-        except (OSError, OverflowError) as error:
-            stop(app)
-            raise _no_port(args, error) from error
+            app = create_app(path, names=args.name, home=listening.served, copies=Copies(path, args.copies, keep))
+        except BaseException:
+            listening.close()
+            raise
+        server = listening.server(app)
         gc.freeze()
         gc.enable()
-        url = f"http://{args.host}:{server.effective_port}"
-        lock.tell(url)
+        lock.tell(listening.url)
 
         def leave(*_: object) -> None:
-            app.extensions["mulvek_changes"].stopped = True  # open streams end, or each would hold the stop up
+            app.extensions["mulvek_changes"].over.set()  # open streams end, or each would hold the stop up
             raise SystemExit
 
         for number in (signal.SIGTERM, signal.SIGINT):
             signal.signal(number, leave)
         app.extensions["mulvek_daily"].start()
-        print(f"Mulvek is ready: {url}", flush=True)
+        listening.start()
+        print(f"Mulvek is ready: {listening.url}", flush=True)
+        listening.explain()
         try:
             server.run()
         finally:
             stop(app)
+            listening.close()
     finally:
         lock.release()
 
@@ -125,10 +119,3 @@ def _writable(folder: Path) -> None:
     except OSError as error:
         text = f"Nothing can be written to {folder}: {error.strerror}."
         raise Unavailable("data", text, "Let Mulvek write there, make room, or name another folder.", 60.0) from error
-
-
-def _no_port(args: argparse.Namespace, error: Exception) -> BadInput:
-    taken = isinstance(error, OSError) and error.errno == errno.EADDRINUSE
-    if taken:
-        return BadInput("port", f"Port {args.port} is taken.", f"Stop what is there, or try --port {args.port + 1}.")
-    return BadInput("host", f"Nothing can be served at {args.host}:{args.port}.", "Give another --host or --port.")

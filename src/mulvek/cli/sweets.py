@@ -111,7 +111,7 @@ def _sweet(args: argparse.Namespace) -> int:
     p = a.pieces
     name = a.one if p.likely == 1 else a.many
     lines = [
-        f"Start with {a.lead.words} of {a.lead.name}: {p.likely:.0f} {name} ({p.low:.0f} to {p.high:.0f}) of "
+        f"Start with {a.lead.words} of {a.lead.name}: {p.likely:.0f} {name}{p.spread()} of "
         f"{a.each_kg * 1e3:.0f} g, {a.finished.likely * 1e3:.0f} g of {a.name} {a.school_name}.",
         *(
             f"  {r.grams:8.1f} g  {r.cups:<12} {r.name}, {r.when}{f' ({r.within})' if r.within else ''}"
@@ -134,16 +134,9 @@ def _sweet(args: argparse.Namespace) -> int:
             f"{a.syrup.left_brix:.0f} °Brix."
         )
     if a.fry:
-        lines.append(f"Fat at {a.fry.fat_c.likely:.0f} °C, about {a.fry.sets_s.likely / 60:.0f} minutes.")
-    lines.append(
-        f"Ready in {a.ready_s.likely / 3600:.1f} h ({a.ready_s.low / 3600:.1f} to {a.ready_s.high / 3600:.1f})."
-    )
-    k = a.keeping
-    lines.append(
-        f"Keeps {k.freezer_weeks} weeks frozen."
-        if a.frozen
-        else f"Keeps {k.fridge_days} days at or below 5 °C (class {k.klass})."
-    )
+        lines.append(f"Fat at {a.fry.fat_c.likely:.0f} °C, about {a.fry.seconds.likely / 60:.0f} minutes.")
+    lines.append(f"Ready in {a.ready_s.likely / 3600:.1f} h{a.ready_s.spread(1 / 3600, '.1f')}.")
+    lines.append(a.keeping.words)
     print("\n".join([*lines, *a.warnings, *(f"{c.title} {c.text}" for c in a.cautions)]))
     return 0
 
@@ -158,11 +151,11 @@ def _freeze(args: argparse.Namespace) -> int:
     z = a.frozen.answer
     print(
         f"It begins to freeze at {z.begins_c:.1f} °C; in this freezer {z.ice_of_water.likely * 100:.0f} % of its water is ice "
-        f"({z.hardness}).\nIt bites cleanly at {z.bite_c:.0f} °C, {z.stand_s.likely / 60:.0f} minutes out of the freezer "
-        f"({z.stand_s.low / 60:.0f} to {z.stand_s.high / 60:.0f}).\nFill {a.frozen.mould} {z.fill * 100:.0f} % full, "
-        f"{z.grams_each:.0f} g each; hard in {z.freeze_s.likely / 3600:.1f} h "
-        f"({z.freeze_s.low / 3600:.1f} to {z.freeze_s.high / 3600:.1f}).\nIciness {z.iciness.word}, sand {z.sand.word}: "
-        f"best within {z.sand.days} days."
+        f"({z.hardness}).\nIt bites cleanly at {z.bite_c:.0f} °C, {z.stand_s.likely / 60:.0f} minutes out of the freezer"
+        f"{z.stand_s.spread(1 / 60)}.\nFill {a.frozen.mould} {z.fill * 100:.0f} % full, "
+        f"{z.grams_each:.0f} g each; hard in {z.freeze_s.likely / 3600:.1f} h"
+        f"{z.freeze_s.spread(1 / 3600, '.1f')}.\nIciness {z.iciness.word}, sand {z.sand.word}: "
+        f"{a.keeping.words}"
     )
     if z.dip_s:
         print(f"Dip {z.dip_s.likely:.0f} s in water at 40 °C.")

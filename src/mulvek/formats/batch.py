@@ -2,6 +2,8 @@
 
 from dataclasses import replace
 
+from pydantic import Field
+
 from ..core.bases.plan import ReducePlan
 from ..core.heat import Flame
 from ..core.quantities import say
@@ -35,9 +37,9 @@ from ..core.stove.events import (
     SugarPlanned,
     Undo,
     Weighed,
-    standing,
 )
 from ..core.stove.fold import Fusion, Phase, Point
+from ..core.stove.history import History
 from ..core.stove.nudges import nudges
 from ..core.stove.readings import brix, spoon_stage
 from ..core.stove.running import BatchState
@@ -63,6 +65,7 @@ class LogLine(Out):
     text: str
     undone: bool
     undone_by: int | None = None
+    said_s: float | None = None
 
 
 class BatchOut(Out):
@@ -118,7 +121,8 @@ class BatchOut(Out):
     after_boil_s: Range
     depth_keys_m: list[float]
     points: list[Point]
-    log: list[LogLine]
+    log: list[LogLine] = Field(description="Newest first")
+    earlier: int = Field(description="How many older happenings are told only when this batch is asked for by itself")
     undo_id: int | None
 
     @classmethod
@@ -127,19 +131,18 @@ class BatchOut(Out):
         id: int,
         name: str,
         created_at_s: float,
-        plan: ReducePlan,
+        history: History,
         words: ReduceIn,
         told: ForecastOut,
-        events: tuple[Event, ...],
         state: BatchState,
         now_s: float,
         pan_id: int | None,
         burner_id: int | None,
+        lines: int | None = None,
     ) -> "BatchOut":
-        plan, begun = state.plan, plan
+        """``lines``: how many of the newest of its log are told, all when None."""
+        plan, begun, counted = state.plan, history.plan, history.counted
         copied = {n: getattr(state, n) for n in cls.model_fields if n in BatchState.__slots__ and n != "points"}
-        counted = standing(events)
-        undoable = [e for e in counted if not isinstance(e.what, Lit | Carried | Note | Judged | Attention)]
         milk_part = state.mass_kg.likely - state.sugar_in_kg
         return cls(
             **copied,
@@ -168,11 +171,14 @@ class BatchOut(Out):
             concentration=plan.base_kg / max(milk_part, 1e-3),
             served_kg=told.served_kg,
             after_boil_s=told.after_boil_s,
-            verdict=next((e.what.how for e in reversed(counted) if isinstance(e.what, Judged)), None),
+            verdict=next((e.what.how for e in reversed(counted) if isinstance(e.what, Judged)), None)
+            if Judged.__name__ in state.marks
+            else None,
             depth_keys_m=_depth_keys(state, plan.pan.shape.height_m),
             points=list(state.points),
-            log=_log(events, counted, state),
-            undo_id=max(undoable, key=lambda e: e.id).id if undoable else None,
+            log=_log(history, state, lines),
+            earlier=max(0, len(history.events) - lines) if lines else 0,
+            undo_id=next((e.id for e in reversed(history.events) if _undoable(e, history)), None),
         )
 
 
@@ -199,23 +205,27 @@ def _depth_keys(state: BatchState, height_m: float, keys: int = 7) -> list[float
     return [round(d, 4) for i in range(keys) if 0 < (d := middle + (i - keys // 2) * 1e-3) <= height_m]
 
 
-def _log(events: tuple[Event, ...], counted: list[Event], state: BatchState) -> list[LogLine]:
-    standing_ids = {e.id for e in counted}
-    undone_by = {e.what.event_id: e.id for e in events if isinstance(e.what, Undo)}
+def _undoable(event: Event, history: History) -> bool:
+    kept = isinstance(event.what, Undo | Lit | Carried | Note | Judged | Attention)
+    return not kept and event.id not in history.undone_by
+
+
+def _log(history: History, state: BatchState, lines: int | None) -> list[LogLine]:
     fusions = {f.event_id: f for f in state.fusions}
-    lines = [
+    told = [
         LogLine(
             event_id=event.id,
             at_s=event.at_s,
             kind=type(event.what).__name__.lower(),
             text=_words(event, state.plan, fusions.get(event.id)),
-            undone=event.id not in standing_ids,
-            undone_by=None if event.id in standing_ids else undone_by.get(event.id),
+            undone=event.id in history.undone_by,
+            undone_by=history.undone_by.get(event.id),
+            said_s=event.said_s,
         )
-        for event in events
+        for event in history.events[-lines if lines else None :]
         if not isinstance(event.what, Undo)
     ]
-    return sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True)
+    return sorted(told, key=lambda line: (line.at_s, line.event_id), reverse=True)
 
 
 def _words(event: Event, plan: ReducePlan, fused: Fusion | None) -> str:

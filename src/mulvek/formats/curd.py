@@ -83,6 +83,7 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
     no_rinse = words.rinses == 0 or words.rinse.strip().lower() in ("", "0", "none", "no rinse")
     rinse = 0.0 if no_rinse else Amount.read(words.rinse, "rinse", "ml", kitchen.measures).mass_kg(998.0)
     ln_yield, batches = things.curd_yield(words.milk) if isinstance(words.milk, int) else (0.0, 0)
+    usual = use(words.use)
     plan = CurdlePlan(
         ln_yield=ln_yield,
         batches=batches,
@@ -104,7 +105,8 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
         rinse_kg=rinse,
         rinses=0 if no_rinse else words.rinses,
         rinse_c=words.rinse_c,
-        piece_kg=piece,
+        piece_kg=piece if piece is not None else usual.usual_piece_kg,
+        syrup=(usual.brix, usual.ratio) if usual.swells else None,
         binder=binder,
     )
     if words.read_minutes is not None and words.read_c is not None:

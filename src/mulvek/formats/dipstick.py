@@ -1,7 +1,10 @@
 """The printed dip-stick, 1:1, as SVG and as PDF from one and the same drawing in millimetres."""
 
 import io
+import re
 from dataclasses import dataclass
+from pathlib import Path
+from typing import Any
 from xml.etree import ElementTree as Xml
 
 from ..core.bases.reduce import Forecast
@@ -11,6 +14,11 @@ from ..core.quantities import say
 WIDTH_MM, STRIP_MM, FOOT_MM = 90.0, 24.0, 24.0
 CHECK_MM = 50.0
 INK, BLUE = "#1b2444", "#27408b"
+FONTS = Path(__file__).parent / "fonts"
+_JOINS = re.compile(r"[\u0900-\u097f\u200c\u200d]")
+RUNS = re.compile(rf"{_JOINS.pattern}+|[^{_JOINS.pattern[1:]}+")
+REGULAR, BOLD = "MulvekPrint-Regular", "MulvekPrint-Bold"
+"""Latin and Devanagari; how they are made stands in ui/print_fonts.py."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,7 +140,24 @@ def to_pdf(drawing: Sheet) -> bytes:
             page.line(s.x1 * mm, (drawing.height - s.y1) * mm, s.x2 * mm, (drawing.height - s.y2) * mm)
         else:
             page.setFillColor(s.colour)
-            page.setFont("Helvetica-Bold" if s.bold else "Helvetica", s.size * mm)
-            page.drawString(s.x * mm, (drawing.height - s.y) * mm, s.text)
+            write(page, s, (drawing.height - s.y) * mm, mm)
     page.save()
     return out.getvalue()
+
+
+def write(page: Any, text: Text, y: float, mm: float) -> None:
+    """A line of text, script by script: letters of Devanagari join, and do so only among their own."""
+    from reportlab.pdfbase import pdfmetrics
+    from reportlab.pdfbase.ttfonts import TTFont, shapeStr
+
+    font, size, x = (BOLD if text.bold else REGULAR), text.size * mm, text.x * mm
+    if font not in pdfmetrics.getRegisteredFontNames():
+        pdfmetrics.registerFont(TTFont(font, str(FONTS / f"{font}.ttf")))
+    page.setFont(font, size)
+    for run in RUNS.findall(text.text):
+        shaped = shapeStr(run, font, size, force=True) if _JOINS.match(run) else run
+        page.drawString(x, y, shaped)
+        if shaped is run:
+            x += pdfmetrics.stringWidth(run, font, size)
+        else:
+            x += sum(float(glyph.x_advance) for glyph in shaped.__shapeData__) * size / 1000

@@ -41,6 +41,7 @@ Key = Annotated[
 class EventBody(Body):
     key: Key | None = None
     at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
+    waited: bool = Field(False, description="It waited in the browser: its time is taken as near as can be")
 
 
 class FirstBoilIn(EventBody):

@@ -401,6 +401,7 @@ class LarderOut(Out):
     burner_kinds: list[Choice]
     milk_kinds: list[MilkKind]
     pan_materials: list[Choice]
+    aside: list[str] = Field(description="Names of things that are damaged in the file and cannot be read")
 
 
 def milk_kinds() -> list[MilkKind]:

@@ -13,7 +13,14 @@ W = TypeVar("W")
 def log_lines(events: Sequence[Logged[W]], words: Callable[[Logged[W]], str]) -> list[LogLine]:
     ids = {e.id for e in counting(events)}
     lines = [
-        LogLine(event_id=e.id, at_s=e.at_s, kind=type(e.what).__name__.lower(), text=words(e), undone=e.id not in ids)
+        LogLine(
+            event_id=e.id,
+            at_s=e.at_s,
+            kind=type(e.what).__name__.lower(),
+            text=words(e),
+            undone=e.id not in ids,
+            said_s=e.said_s,
+        )
         for e in events
         if not isinstance(e.what, TakenBack)
     ]

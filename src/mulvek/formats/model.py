@@ -58,6 +58,10 @@ class Body(Model):
         return cls.model_validate_json(json.dumps(obj), **kwargs)
 
 
+class Nothing(Body):
+    """An empty body: it must be JSON all the same, which a foreign page cannot send."""
+
+
 def _whole(value: object) -> object:
     return int(value) if isinstance(value, float) and value.is_integer() else value
 

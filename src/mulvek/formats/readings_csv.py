@@ -18,6 +18,7 @@ from ..core.stove.events import Event, Reading, ReadingKind, standing
 
 COLUMNS = ("time", "source", "what", "value", "unit")
 COOK, STREAM = "cook", " stream"
+AHEAD_S = 30.0
 _OUT: Mapping[str, tuple[str, float, int]] = {  # unit written, how many of it in one of ours, decimals
     "depth": ("cm", 100.0, 2),
     "weight": ("g", 1000.0, 1),
@@ -83,8 +84,8 @@ def _time(at_s: float) -> str:
     return datetime.fromtimestamp(at_s, UTC).isoformat(timespec="milliseconds").replace("+00:00", "Z")
 
 
-def read_readings(text: str) -> list[Row]:
-    """Every line understood, or none.
+def read_readings(text: str, now_s: float) -> list[Row]:
+    """Every line understood, or none. No line may lie ahead of ``now_s``, seconds since the epoch.
 
     :raises BadInput: field "csv", naming the line that is wrong and what to do.
     """
@@ -101,7 +102,7 @@ def read_readings(text: str) -> list[Row]:
         for cells in lines:
             if any(cell.strip() for cell in cells):
                 row = dict(zip(head, (cell.strip() for cell in cells), strict=False))
-                found.append(_row(lines.line_num, {name: row.get(name, "") for name in COLUMNS}))
+                found.append(_row(lines.line_num, {name: row.get(name, "") for name in COLUMNS}, now_s))
     except csv.Error as error:
         raise BadInput("csv", f"Line {lines.line_num} is no CSV: {error}.", "Mend its quotation marks.") from error
     return found
@@ -112,9 +113,9 @@ def wrong(line: int, error: KitchenError) -> BadInput:
     return BadInput("csv", f"Line {line}: {error.message}", error.fix)
 
 
-def _row(line: int, row: Mapping[str, str]) -> Row:
+def _row(line: int, row: Mapping[str, str], now_s: float) -> Row:
     try:
-        at, source, what = _when(row["time"]), row["source"] or COOK, row["what"].lower()
+        at, source, what = _when(row["time"], now_s), row["source"] or COOK, row["what"].lower()
         if what not in _OUT:
             raise BadInput("what", f"There is no reading called “{row['what']}”.", f"Use one of: {', '.join(_OUT)}.")
         value = _value(what, row["value"], row["unit"])
@@ -133,17 +134,24 @@ def _row(line: int, row: Mapping[str, str]) -> Row:
         raise wrong(line, error) from error
 
 
-def _when(text: str) -> float:
+def _when(text: str, now_s: float) -> float:
     try:
-        at = datetime.fromisoformat(text)
-        if at.tzinfo is not None:
-            return at.timestamp()
+        found = datetime.fromisoformat(text)
+        at = found.timestamp() if found.tzinfo is not None else None
     except (ValueError, OverflowError):
-        pass
-    raise BadInput("time", f"“{text}” is no time.", "Write it like 2026-05-02T16:30:00Z, with its zone.")
+        at = None
+    if at is None:
+        raise BadInput("time", f"“{text}” is no time.", "Write it like 2026-05-02T16:30:00Z, with its zone.")
+    if not 0 <= at <= now_s + AHEAD_S:
+        text = f"{text} lies {'in the future' if at > 0 else 'before 1970'}."
+        raise BadInput("time", text, "Mend the year, or the clock of what wrote it.")
+    return at
 
 
 def _value(what: str, text: str, unit: str) -> float:
+    usual, times, _ = _OUT[what]
+    if unit == usual and text.isascii() and text.replace(".", "", 1).isdigit():  # nearly every line of a stream
+        return float(text) / times
     if what in _READ:
         return parse(f"{text} {unit}", default_unit=_OUT[what][0], allow=(_READ[what],), field="value").value
     if unit not in ("", _OUT[what][0]):

@@ -8,8 +8,10 @@ from ..core.bases.plan import Amount
 from ..core.cautions import Caution
 from ..core.curd.hang import StrainForecast, StrainPlan
 from ..core.curd.reasons import strain_reasons
+from ..core.curd.strain import KEEPS_WATER, most_whey
+from ..core.errors import BadInput
 from ..core.materials.library import Material, material
-from ..core.quantities import parse_seconds
+from ..core.quantities import parse_seconds, say
 from ..core.ranges import Range
 from ..core.why import Why
 from .larder import KitchenIn
@@ -47,7 +49,7 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
         things.ingredient(words.yoghurt) if isinstance(words.yoghurt, int) else material(words.yoghurt, "yoghurt")
     )
     seconds = parse_seconds(words.time, "time") if words.time.strip() else None
-    return StrainPlan(
+    plan = StrainPlan(
         yoghurt=yoghurt,
         amount=Amount.read(words.amount, "amount", "g", kitchen.measures),
         cloth=words.cloth,
@@ -60,6 +62,18 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
         acidity=words.acidity,
         readings=tuple((r.minutes * 60, r.whey_g / 1e3) for r in words.readings),
     )
+    most = plan.mass_kg * most_whey(plan.gel, min(KEEPS_WATER.values()))
+    if any(whey > MORE_THAN_ANY * most for _, whey in plan.readings):
+        raise BadInput(
+            "readings",
+            f"{say(plan.mass_kg, 'mass')} of this never gives so much whey.",
+            "Weigh the bowl without whey too.",
+        )
+    return plan
+
+
+MORE_THAN_ANY = 1.08
+"""Whey beyond what a weighted cloth leaves behind, by more than a yoghurt's label may be wrong."""
 
 
 class EndOut(Out):

@@ -8,12 +8,12 @@ from pydantic import Field
 from ..core import keeping as kp
 from ..core.curd import soak as sk
 from ..core.curd.cooling import boils_c
-from ..core.curd.syrup import boiling_elevation_k, brix_at_elevation, syrup_boils_c
+from ..core.curd.syrup import boiling_elevation_k, brix_at_elevation, elevation_share, syrup_boils_c
 from ..core.errors import BadInput, Impossible
 from ..core.heat import pressure_at_altitude_pa
 from ..core.materials.makeup import Makeup
 from ..core.quantities import in_cups, parse, say
-from ..core.sweets.build import ReadyBase
+from ..core.sweets.build import ReadyBase, milk_of
 from ..core.sweets.late import Mend, Sweeter, sweeter, to_moisture
 from ..core.sweets.plan import SweetForecast, plan_sweet
 from ..core.sweets.stuff import Thing
@@ -217,7 +217,7 @@ def _rate(f: SweetForecast) -> float | None:
 
 
 def _milk(f: SweetForecast) -> Makeup:
-    milk = f.plan.pantry.milk or f.plan.pantry.thing(f.plan.school.milk)
+    milk = milk_of(f.plan.school, f.plan.pantry)
     return milk.makeup
 
 
@@ -348,7 +348,7 @@ def _strength(body: SyrupIn, altitude_m: float) -> tuple[float, float | None]:
     kg = _syrup_kg(body.mass, "mass", 1250.0) if body.mass.strip() else None
     if body.celsius is not None:
         plain = body.water_c if body.water_c is not None else boils_c(pressure_at_altitude_pa(altitude_m) / 1e3)
-        above = body.celsius - plain
+        above = (body.celsius - plain) / elevation_share(plain)
         if not boiling_elevation_k(5) <= above <= boiling_elevation_k(90):
             raise Impossible("celsius", "No syrup boils there.", "Read the thermometer in plain boiling water first.")
         return brix_at_elevation(above), kg

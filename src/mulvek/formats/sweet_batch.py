@@ -251,7 +251,9 @@ def keeping_words(told: Mapping[str, Any]) -> str:
     keep, frozen = told.get("keeping"), told.get("frozen")
     if not isinstance(keep, dict):
         return ""
-    if frozen:
+    if "words" in keep:
+        return str(keep["words"])
+    if frozen:  # told by a former release
         return f"Frozen at −18 °C: best within {keep['freezer_weeks']} weeks; never freeze it again."
     return f"In the fridge at or below 5 °C: {keep['fridge_days']} days. In the room: {keep['room_h']} hours at most."
 

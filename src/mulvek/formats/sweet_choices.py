@@ -32,6 +32,7 @@ class SweetChoice(Out):
     schools: list[SchoolChoice]
     flavours: dict[str, str]
     usual_flavour: str
+    usual_want: str = Field(description="What a home makes of it at once")
     own: bool
     id: int | None
     version: int | None
@@ -73,6 +74,7 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
             ],
             flavours={k: v.name for k, v in sweet.flavours.items()},
             usual_flavour=sweet.usual_flavour,
+            usual_want=sweet.usual_want or ("6" if sweet.usual.piece.way == "serve" else "24"),
             own=kept is not None,
             id=kept[0] if kept else None,
             version=kept[1] if kept else None,

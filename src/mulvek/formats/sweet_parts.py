@@ -109,7 +109,8 @@ class KeepingOut(Out):
     activity: float
     room_h: int
     fridge_days: int
-    freezer_weeks: int
+    freezer_days: int
+    words: str
 
 
 class FrozenOut(Out):

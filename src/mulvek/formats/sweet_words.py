@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import replace
+from functools import cache
 from typing import Annotated, Literal, Protocol
 
 from pydantic import Field
@@ -14,8 +15,8 @@ from ..core.kitchen import Kept, Kitchen
 from ..core.materials.library import Material, material
 from ..core.moulds import FAN, STILL_AIR, mould
 from ..core.pans import Pan
-from ..core.quantities import parse
-from ..core.sweets.build import Pantry, ReadyBase
+from ..core.quantities import is_unit, parse
+from ..core.sweets.build import Pantry, ReadyBase, milk_of
 from ..core.sweets.formula import MILK, PROPERTIES, Sweet
 from ..core.sweets.frozen import Freezer
 from ..core.sweets.knobs import changed, chosen
@@ -54,7 +55,7 @@ class SweetIn(Body):
     sweet: Key = Field(description='A sweet of the library ("kulfi"), or an own one ("own-3")')
     school: Key = ""
     flavour: Key = ""
-    want: Words = Field("", description='"24 sticks", "24", "1.2 kg"')
+    want: Words = Field("", description='"24 sticks", "24", "1.2 kg", "600 ml"')
     have: list[HaveIn] = Field(default_factory=list, max_length=8)
     each: Words = Field("", description='One piece: "70 ml" of a mould, "12 g"; usual when empty')
     milk: Id | Key | MilkIn | None = Field(None, description="The school's own when empty")
@@ -171,9 +172,12 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
     school = chosen(sweet, words.school, words.flavour)
     if words.taken.strip() and (letter := next((k for k, b in school.bases.items() if b.do == "reduce"), None)):
         base = school.bases[letter]
-        of = pantry.milk or pantry.thing(school.milk, "milk")
+        of = milk_of(school, pantry)
         to = read_taken(words.taken, base.unit, of.makeup.total_solids)
-        school = changed(school, {f"bases.{letter}": to})
+        try:
+            school = changed(school, {f"bases.{letter}": to})
+        except BadInput as error:
+            raise BadInput("taken", f"“{words.taken}” is out of reach.", error.fix) from error
     school = changed(school, words.changes)
     shape = None
     if school.piece.way == "mould":
@@ -188,8 +192,8 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         if not 2 <= grams <= 2000:
             raise BadInput("each", f"{grams:g} g is no piece.", "Give 2 g to 2 kg.")
         school = replace(school, piece=replace(school.piece, grams=grams))
-    pieces, mass = _wanted(words.want, kitchen)
-    milk_bulk = (pantry.milk or pantry.thing(school.milk, "milk")).bulk_kg_m3
+    pieces, mass, volume = _wanted(words.want, sweet, kitchen) if not words.have else (None, None, None)
+    milk_bulk = milk_of(school, pantry).bulk_kg_m3
     unknown = set(words.bases) - set(school.bases)
     if unknown:
         raise BadInput(
@@ -201,8 +205,8 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         pantry,
         kitchen,
         _hearth(words, shelf),
-        None if words.have else pieces,
-        None if words.have else mass,
+        pieces,
+        mass,
         {h.what: _amount(h, pantry, milk_bulk, kitchen) for h in words.have},
         shape,
         _tray(words.tray),
@@ -216,26 +220,49 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         _mass(words.weighed, "weighed", milk_bulk, kitchen),
         _mass(words.finished, "finished", 1000.0, kitchen),
         {k: (low, high) for k, (low, high) in words.windows.items() if k in PROPERTIES and low <= high},
+        volume,
     )
 
 
-def _wanted(text: str, kitchen: Kitchen) -> tuple[int | None, float | None]:
-    """Pieces or kg. "24 sticks", "24", "1.2 kg"."""
-    words = text.strip()
+_PIECES = frozenset({"of", "piece", "pieces", "portion", "portions", "serving", "servings", "helping", "helpings"})
+
+
+def _wanted(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
+    """Pieces, kg or m³: "24 sticks", "24", "1.2 kg", "600 ml".
+
+    :raises BadInput: field "want", naming the word that is neither.
+    """
+    words = text.strip().lower().split()
     if not words:
-        return None, None
-    head = words.split()[0]
-    if head.isdecimal() and len(head) < 7 and (len(words.split()) == 1 or not _is_mass(words, kitchen)):
-        return int(head), None
-    return None, parse(words, default_unit="kg", allow=("mass",), field="want", measures=kitchen.measures).value
+        return None, None, None
+    own = {sweet.one, sweet.many}
+    said = next((word for word in words[1:] if word not in _PIECES), None)
+    if said is None or said in own:  # a bowl of rabri is its portion, not the cook's measure
+        number = parse(words[0], default_unit="", allow=("none",), field="want").value
+        if number != int(number):
+            raise BadInput(
+                "want",
+                f"{words[0]} is no whole number of {sweet.many}.",
+                f"Ask for {int(number) or 1} or {int(number) + 1}, or by weight: {words[0]} kg.",
+            )
+        return int(number), None, None
+    if words[0].isdecimal() and said in _piece_words():
+        return int(words[0]), None, None
+    found = parse(text, default_unit="", allow=("mass", "volume", "none"), field="want", measures=kitchen.measures)
+    if found.dimension == "none":
+        raise BadInput(
+            "want",
+            f"I cannot tell what “{text}” is of.",
+            f"Ask for so many {sweet.many}, or by weight or volume: 1.2 kg, 600 ml.",
+        )
+    return None, *((found.value, None) if found.dimension == "mass" else (None, found.value))
 
 
-def _is_mass(words: str, kitchen: Kitchen) -> bool:
-    try:
-        parse(words, default_unit="", allow=("mass",), field="want", measures=kitchen.measures)
-    except BadInput:
-        return False
-    return True
+@cache
+def _piece_words() -> frozenset[str]:
+    """What any sweet of the library is counted in, but for what is a measure too: four glasses of rabri are 800 ml."""
+    words = {word for sweet in library().values() for word in (sweet.one, sweet.many)}
+    return frozenset(word for word in words if not is_unit(word))
 
 
 def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:

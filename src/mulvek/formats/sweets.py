@@ -8,10 +8,10 @@ from ..core.cautions import Caution
 from ..core.costs import Cost, Heat, Prices, cost, heat_for
 from ..core.materials.density import density_kg_m3
 from ..core.nutrition import Nutrients
-from ..core.quantities import in_cups, say
+from ..core.quantities import in_cups, say, say_measured
 from ..core.ranges import Range
 from ..core.sweets.balance import band
-from ..core.sweets.build import ReadyBase
+from ..core.sweets.build import ReadyBase, milk_of
 from ..core.sweets.formula import MILK
 from ..core.sweets.knobs import knobs
 from ..core.sweets.minutes import Boiling
@@ -122,7 +122,7 @@ class SweetOut(Out):
             one=plan.sweet.one,
             many=plan.sweet.many,
             then=plan.sweet.then,
-            milk=(plan.pantry.milk or plan.pantry.thing(plan.school.milk)).name,
+            milk=milk_of(plan.school, plan.pantry).name,
             piece_way=piece.way,
             each_kg=f.each_kg,
             each_words=each,
@@ -179,7 +179,8 @@ class SweetOut(Out):
                 activity=f.keeping.activity,
                 room_h=f.keeping.room_h,
                 fridge_days=f.keeping.fridge_days,
-                freezer_weeks=f.keeping.freezer_weeks,
+                freezer_days=f.keeping.freezer_days,
+                words=f.keeping.words,
             ),
             fridge=CoolingOut(cooling=f.cooling, passes=f.cooling.passes),
             iced=CoolingOut(cooling=f.iced, passes=f.iced.passes),
@@ -209,7 +210,7 @@ def _names(f: SweetForecast) -> dict[str, str]:
         word = {"reduce": "reduced milk", "curdle": "chhena", "hang": "hung curd"}[b.made.base.do]
         found[b.made.letter] = word
         found[f"base:{b.made.letter}"] = b.made.ready.said if b.made.ready else word
-    found[MILK] = (pantry.milk or pantry.thing(f.plan.school.milk)).name
+    found[MILK] = milk_of(f.plan.school, pantry).name
     return found
 
 
@@ -258,9 +259,9 @@ def _lead(f: SweetForecast, names: Mapping[str, str]) -> LeadOut:
     thing = f.plan.pantry.things.get(key)
     buy = f.batch.exact_kg if f.plan.weighed_kg is not None else f.batch.buy_kg
     liquid = thing is not None and thing.group in ("milk", "plant")
-    words = say(buy, "mass")
+    words = say_measured(buy, "mass")
     if liquid and thing:
-        words = say(buy / float(density_kg_m3(thing.makeup.parts(), f.plan.kitchen.milk_c)), "volume")
+        words = say_measured(buy / float(density_kg_m3(thing.makeup.parts(), f.plan.kitchen.milk_c)), "volume")
     pack = f.plan.packs.get(key)
     packs = ""
     if pack and thing:

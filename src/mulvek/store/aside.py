@@ -58,5 +58,9 @@ def lines(
         noted = select(events.batch_id).where(events.kind == "note", text.ilike(pattern, escape="!"))
         found = found.where(or_(batches.name.ilike(pattern, escape="!"), batches.id.in_(noted)))
     newest = found.order_by(batches.created_at.desc(), batches.id.desc()).limit(limit).offset(offset)
-    total = session.scalar(select(func.count()).select_from(found.subquery())) or 0
-    return list(session.scalars(newest)), total
+    if not words:  # the number of all is known without looking at any
+        return list(session.scalars(newest)), session.scalar(select(func.count(batches.id))) or 0
+    counted = session.execute(newest.add_columns(func.count().over())).all()
+    if counted or not offset:
+        return [row[0] for row in counted], counted[0][1] if counted else 0
+    return [], session.scalar(select(func.count()).select_from(found.subquery())) or 0  # beyond the last page

@@ -19,6 +19,7 @@ from .trouble import plainly_said
 DAY_S = 86_400.0
 _NAME = re.compile(r"^[a-z]+-(\d{8}T\d{6})(-[a-z0-9-]+)?\.sqlite3$")
 _TABLES = {"batch": "reductions", "curd_batch": "curds", "sweet_batch": "sweets", "milk": "milks", "pan": "pans"}
+_DOOR = ("device", "audit")
 _EVENTS = ("event", "curd_event", "sweet_event")
 
 
@@ -109,12 +110,14 @@ class Copies:
         """Put a copy in the place of the file, page by page in one transaction; open connections go on with it.
 
         What was there is kept as a copy of its own, which is returned. A file too damaged to be copied is put aside
-        whole, with its write-ahead file, and None is returned.
+        whole, with its write-ahead file, and None is returned. Who may come in stays as it is now: a device that was
+        sent away does not come back with an old copy.
 
         :raises BadInput: field "file", when the copy is not sound or of a newer release.
         """
         check(copy)
         before: Copy | None = None
+        door = _door_of(self.file)
         if self.file.exists():
             try:
                 before = self.make(now_s, "before-bringing-back")
@@ -124,10 +127,38 @@ class Copies:
                     part = self.file.with_name(self.file.name + suffix)
                     if part.exists():
                         part.rename(part.with_name(f"{self.file.stem}-damaged-{stamp}.sqlite3{suffix}"))
-        with closing(_open(copy)) as source, closing(sqlite3.connect(self.file, timeout=10)) as target:
-            source.backup(target, pages=-1)
-            target.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+        part = self.file.with_name(self.file.name + ".part")
+        try:
+            part.unlink(missing_ok=True)
+            with closing(_open(copy)) as source, closing(sqlite3.connect(part)) as renewed:
+                source.backup(renewed, pages=-1)
+                _set_door(renewed, door)
+                with closing(sqlite3.connect(self.file, timeout=10)) as target:
+                    renewed.backup(target, pages=-1)
+                    target.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+        finally:
+            with suppress(OSError):
+                part.unlink()
         return before
+
+
+def _door_of(file: Path) -> dict[str, list[dict[str, object]]]:
+    """Rows of the door's tables; none of a file that has none or cannot be read: all are let in anew then."""
+    if file.exists():
+        with suppress(sqlite3.Error), closing(_open(file)) as found:
+            found.row_factory = sqlite3.Row
+            return {table: [dict(row) for row in found.execute(f"SELECT * FROM {table}")] for table in _DOOR}
+    return {table: [] for table in _DOOR}
+
+
+def _set_door(file: sqlite3.Connection, rows: dict[str, list[dict[str, object]]]) -> None:
+    there = {row[0] for row in file.execute("SELECT name FROM sqlite_master WHERE type='table'")}
+    for table in (table for table in _DOOR if table in there):
+        file.execute(f"DELETE FROM {table}")
+        for row in rows[table]:
+            marks = ", ".join(f":{column}" for column in row)
+            file.execute(f"INSERT INTO {table} ({', '.join(row)}) VALUES ({marks})", row)
+    file.commit()
 
 
 def to_keep(times: Iterable[float], keep: Retention) -> set[float]:
@@ -164,9 +195,10 @@ def copy_file(source: Path, to: Path) -> None:
         to.parent.mkdir(parents=True, exist_ok=True)
         part.unlink(missing_ok=True)
         with closing(_open(source)) as live, closing(sqlite3.connect(part)) as target:
+            target.execute("PRAGMA synchronous=OFF")  # it counts for nothing before it was looked through and synced
             live.backup(target, pages=-1)
             target.execute("PRAGMA journal_mode=DELETE")  # nothing beside it
-            sound = target.execute("PRAGMA integrity_check").fetchall()
+            sound = target.execute("PRAGMA quick_check").fetchall()  # of all of it: mulvek verify
         if sound != [("ok",)]:
             raise Unavailable("copy", "The kitchen’s file is damaged.", "mulvek verify says where.", 60.0)
         with part.open("rb+") as written:
@@ -221,7 +253,9 @@ def _count(found: sqlite3.Connection, table: str) -> int:
 
 
 def _open(file: Path) -> sqlite3.Connection:
-    return sqlite3.connect(f"file:{quote(str(file.resolve()))}?mode=ro", uri=True, timeout=10)
+    """To be read; one left in the middle of a change by a kill is first put back by SQLite itself."""
+    mode = "rw" if file.with_name(file.name + "-journal").exists() else "ro"
+    return sqlite3.connect(f"file:{quote(str(file.resolve()))}?mode={mode}", uri=True, timeout=10)
 
 
 def _sync_folder(folder: Path) -> None:

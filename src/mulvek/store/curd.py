@@ -72,7 +72,7 @@ class Curds:
             read(_PLANS[row.route], row.plan, row.layout),
             row.words,
             row.milk_id,
-            tuple(CurdEvent(e.number, e.at_s, read(CURD_KINDS[e.kind], e.data, e.layout)) for e in events),
+            tuple(CurdEvent(e.number, e.at_s, read(CURD_KINDS[e.kind], e.data, e.layout), e.said_s) for e in events),
         )
 
     def running(self) -> list[CurdBatch]:
@@ -133,7 +133,15 @@ class Curds:
         self._write(row.id, CurdEvent(1, now_s, Begun()), now_s, key)
         return row.id
 
-    def append(self, batch_id: int, what: CurdHappening, at_s: float, now_s: float, key: str | None = None) -> None:
+    def append(
+        self,
+        batch_id: int,
+        what: CurdHappening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> None:
         """Check a happening against the batch and write it; a repeated key writes nothing.
 
         :raises NotFound, Conflict, BadInput: as the core's rules say.
@@ -143,7 +151,7 @@ class Curds:
         if key is not None and self.session.scalars(known).first() is not None:
             return
         last = self.session.scalar(select(func.max(CurdEventRow.number)).where(CurdEventRow.batch_id == batch_id))
-        event = CurdEvent((last or 0) + 1, at_s, what)
+        event = CurdEvent((last or 0) + 1, at_s, what, said_s)
         check_curd_event(batch.plan, batch.events, event)
         self._write(batch_id, event, now_s, key)
         state = replace(batch, events=(*batch.events, event)).state(now_s)
@@ -160,6 +168,7 @@ class Curds:
                 number=event.id,
                 at_s=event.at_s,
                 recorded_at_s=now_s,
+                said_s=event.said_s,
                 kind=kind,
                 data=written(event.what),
                 layout=layout_of(type(event.what)),

@@ -4,6 +4,7 @@ What is acknowledged is on disk: WAL with synchronous=FULL, and every write is o
 so that two devices can never give two happenings the same number. Writes of one process stand in one queue.
 """
 
+import json
 import sqlite3
 import time
 from collections.abc import Callable, Iterator
@@ -11,19 +12,26 @@ from contextlib import closing, contextmanager, suppress
 from pathlib import Path
 from typing import Any, TypeVar
 
-from sqlalchemy import Connection, create_engine, event
+from sqlalchemy import Connection, create_engine, event, inspect
 from sqlalchemy.exc import DatabaseError
 from sqlalchemy.orm import Session
 
 from ..core.errors import Unavailable
 from .copies import Copies, Copy
+from .recent import Kept
 from .tables import (
+    AuditRow,
+    Base,
+    BatchRow,
+    CurdBatchRow,
     CurdEventRow,
+    DeviceRow,
     EventRow,
     InstrumentRow,
     RehearsalEventRow,
     RehearsalRow,
     SampleChunkRow,
+    SweetBatchRow,
     SweetEventRow,
 )
 from .trouble import plainly
@@ -35,8 +43,24 @@ MIGRATIONS = Path(__file__).parent / "migrations"
 T = TypeVar("T")
 
 
-PASSING = (EventRow, CurdEventRow, SweetEventRow, RehearsalEventRow, RehearsalRow, InstrumentRow, SampleChunkRow)
+PASSING = (
+    EventRow,
+    CurdEventRow,
+    SweetEventRow,
+    RehearsalEventRow,
+    RehearsalRow,
+    InstrumentRow,
+    SampleChunkRow,
+    DeviceRow,
+    AuditRow,
+)
 """Rows that no plan looks at."""
+TAUGHT: dict[type, tuple[str, ...]] = {
+    BatchRow: ("lesson_ln", "lesson_sd", "verdict"),
+    CurdBatchRow: ("ln_ratio",),
+    SweetBatchRow: (),
+}
+"""Columns of a batch by which it teaches later plans."""
 
 
 def newest_schema() -> str:
@@ -51,12 +75,19 @@ class Database:
         """:raises Unavailable: when the file is damaged, locked, read-only or of a newer release."""
         self.path = path
         path.parent.mkdir(parents=True, exist_ok=True)
-        self.engine = create_engine(f"sqlite:///{path}", pool_size=32, max_overflow=32)
+        self.engine = create_engine(
+            f"sqlite:///{path}",
+            pool_size=32,
+            max_overflow=32,
+            pool_use_lifo=True,  # the same few again and again: each keeps pages of its own
+            json_deserializer=_json_or_nothing,
+        )
         event.listen(self.engine, "connect", _on_connect)
         event.listen(self.engine, "begin", _on_begin)
         self._writer = self.engine.execution_options(immediate=True)
         self._turns = Turns()
-        self._written = 0
+        self._written = self.renewed = 0
+        self._batches = Kept()
         self._kept: dict[Callable[[Session], Any], tuple[int, Any]] = {}
         try:
             self._migrate()
@@ -97,7 +128,9 @@ class Database:
     @contextmanager
     def reading(self) -> Iterator[Session]:
         with Session(self.engine) as session:
+            recent = self._batches.begin(session)
             yield session
+            recent.accepted()
 
     @contextmanager
     def writing(self) -> Iterator[Session]:
@@ -112,13 +145,17 @@ class Database:
                 session.begin(),
             ):
                 lasting: list[bool] = []
+                recent = self._batches.begin(session)
                 event.listen(session, "before_flush", lambda s, *_: lasting.append(_changes_what_lasts(s)))
                 yield session
         except DatabaseError as error:
             if (said := plainly(error)) is not None:
                 raise said from error
             raise
-        self._written += any(lasting)
+        if any(lasting):  # a pan that the Larder loses is lost by its batches too
+            self._written += 1
+            self._batches.clear()
+        recent.accepted()
 
     def kept(self, read: Callable[[Session], T]) -> T:
         """What ``read`` gives, read again only once something was written. One server owns the file."""
@@ -130,9 +167,20 @@ class Database:
         value: T = found[1]
         return value
 
+    def lacks_columns(self) -> bool:
+        """Whether the file names its tables or columns otherwise than it was made with: a bit of its schema flipped."""
+        with self.engine.connect() as connection:
+            for table in Base.metadata.tables.values():
+                found = {row[1] for row in connection.exec_driver_sql(f'PRAGMA table_info("{table.name}")')}
+                if not {column.name for column in table.columns} <= found:
+                    return True
+        return False
+
     def changed(self) -> None:
         """The file was changed by another hand: nothing kept of it holds."""
         self._written += 1
+        self.renewed += 1
+        self._batches.clear()
 
     def bring_back(self, copies: Copies, copy: Path, now_s: float) -> Copy | None:
         """Put a copy in the file's place while nobody writes, and lift it to the newest form.
@@ -155,16 +203,37 @@ class Database:
 
 
 def _changes_what_lasts(session: Session) -> bool:
-    """Whether more than happenings and samples is about to be written: a batch that ends changes its own row too."""
+    """Whether more than happenings and samples is about to be written: a batch that ends changes its own row too. One
+    that begins, or ends without having taught anything, changes no plan."""
     touched = (*session.new, *session.deleted, *(row for row in session.dirty if session.is_modified(row)))
-    return any(not isinstance(row, PASSING) for row in touched)
+    return any(not isinstance(row, PASSING) and not _teaches_nothing(row, session) for row in touched)
+
+
+def _teaches_nothing(row: object, session: Session) -> bool:
+    taught = TAUGHT.get(type(row))
+    if taught is None or row in session.deleted:
+        return False
+    columns = inspect(row).attrs
+    return not any(columns[name].history.has_changes() for name in taught)
+
+
+def _json_or_nothing(text: str) -> Any:
+    """Nothing of a damaged cell: whoever reads its row finds it unreadable, and the rows beside it are read."""
+    try:
+        return json.loads(text)
+    except ValueError:
+        return None
 
 
 def _on_connect(dbapi_connection: Any, _record: Any) -> None:
     dbapi_connection.isolation_level = None  # SQLAlchemy begins, not the driver: see _on_begin
+    dbapi_connection.text_factory = lambda raw: raw.decode("utf-8", "replace")  # a flipped bit is one letter
     cursor = dbapi_connection.cursor()
-    for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON", f"busy_timeout={BUSY_MS}"):
-        cursor.execute(f"PRAGMA {pragma}")
+    try:
+        for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON", f"busy_timeout={BUSY_MS}"):
+            cursor.execute(f"PRAGMA {pragma}")
+    except UnicodeDecodeError as error:  # the driver cannot even say what is wrong
+        raise sqlite3.DatabaseError("database disk image is malformed") from error
     cursor.close()
 
 

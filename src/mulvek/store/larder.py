@@ -4,9 +4,9 @@ Every row carries a version. A change names the version it was made from: when a
 change is refused and nothing is lost silently.
 """
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import asdict, replace
-from typing import Any
+from typing import Any, TypeVar
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -19,8 +19,10 @@ from ..core.measured import Measured
 from ..core.pans import AnyShape, Pan
 from ..core.quantities import Measures
 from ..core.vessels import Flared, Kadhai, Straight
+from .aside import each
 from .tables import BatchRow, BurnerRow, IngredientRow, KitchenRow, MilkRow, PanRow
 
+T = TypeVar("T")
 Row = MilkRow | PanRow | BurnerRow | IngredientRow
 SHAPES: dict[str, type[AnyShape]] = {
     "straight": Straight,
@@ -50,6 +52,8 @@ class Larder:
 
     def __init__(self, session: Session) -> None:
         self.session = session
+        self.aside: list[str] = []
+        """Names of things that cannot be read: they are left out of the lists."""
 
     # -- the kitchen -----------------------------------------------------------------------------------
 
@@ -84,20 +88,27 @@ class Larder:
     # -- its things ------------------------------------------------------------------------------------
 
     def milks(self) -> list[Kept[Material]]:
-        rows = self.session.scalars(select(MilkRow).order_by(MilkRow.id))
-        return [Kept(row.id, row.version, _milk(row), row.pack_m3, row.price) for row in rows]
+        return self._things(MilkRow, lambda row: Kept(row.id, row.version, _milk(row), row.pack_m3, row.price))
 
     def pans(self) -> list[Kept[Pan]]:
-        rows = self.session.scalars(select(PanRow).order_by(PanRow.id))
-        return [Kept(row.id, row.version, _pan(row)) for row in rows]
+        return self._things(PanRow, lambda row: Kept(row.id, row.version, _pan(row)))
 
     def burners(self) -> list[Kept[Burner]]:
-        rows = self.session.scalars(select(BurnerRow).order_by(BurnerRow.id))
-        return [Kept(row.id, row.version, Burner(row.name, row.kind, row.strength, row.ln_sd)) for row in rows]
+        return self._things(
+            BurnerRow, lambda row: Kept(row.id, row.version, Burner(row.name, row.kind, row.strength, row.ln_sd))
+        )
 
     def ingredients(self) -> list[Kept[Material]]:
-        rows = self.session.scalars(select(IngredientRow).order_by(IngredientRow.id))
-        return [Kept(row.id, row.version, _ingredient(row), row.pack_kg, row.price, row.base) for row in rows]
+        return self._things(
+            IngredientRow,
+            lambda row: Kept(row.id, row.version, _ingredient(row), row.pack_kg, row.price, row.base),
+        )
+
+    def _things(self, table: Any, read: Callable[[Any], Kept[T]]) -> list[Kept[T]]:
+        rows = self.session.scalars(select(table).order_by(table.id)).all()
+        found, aside = each(rows, read, lambda row: str(row.name))
+        self.aside += aside
+        return found
 
     def add_milk(self, milk: Material, pack_m3: float | None = None, price: float | None = None) -> int:
         return self._add(MilkRow, {**_milk_columns(milk), "pack_m3": pack_m3, "price": price})

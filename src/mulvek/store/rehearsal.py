@@ -30,6 +30,7 @@ from ..core.stove.events import (
     SugarIn,
     Undo,
 )
+from ..core.stove.history import History
 from ..core.stove.rules import check_event
 from .larder import Larder
 from .layouts import layout_of, read, written
@@ -169,7 +170,7 @@ class Rehearsals:
         )
         event = Event(number, kitchen_s, what)  # type: ignore[arg-type]
         if not isinstance(what, RehearsalOnly):
-            check_event(rehearsal.plan, rehearsal.happenings, event)
+            check_event(History(rehearsal.plan, rehearsal.happenings), event)
         self._write(rehearsal.id, event, now_s, key)
 
     def set_speed(self, rehearsal: Rehearsal, speed: float, now_s: float) -> None:

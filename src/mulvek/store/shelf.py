@@ -4,18 +4,18 @@ A plan is asked for at every drag of a word, so the shelf is kept between reques
 after something was written (``Database.kept``).
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import TypeVar
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ..core.bases.plan import Rate, Thickness
 from ..core.errors import NotFound
 from ..core.heat import Burner, Flame
 from ..core.kitchen import Kept, Kitchen
-from ..core.learning import Lesson, judge_thickness, pooled_prior, update
+from ..core.learning import Taught, judge_thickness, pooled_prior, update
 from ..core.materials.library import Material
 from ..core.pans import Pan
 from ..core.stove.curd_run import learn_yield
@@ -25,8 +25,9 @@ from .recipes import Recipes
 from .tables import BatchRow, CurdBatchRow
 
 T = TypeVar("T")
-Cells = Mapping[int, Mapping[tuple[int, str], Sequence[Lesson]]]
-"""Lessons of finished batches: burner, then pan and flame."""
+Cells = Mapping[int, Mapping[tuple[int, str], Taught]]
+"""What finished batches taught: burner, then pan and flame."""
+YIELDS_LOOKED_AT = 200
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,9 +74,9 @@ class Shelf:
     def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate:
         """What this kitchen's finished batches say of one pan on one burner on one flame."""
         cells = dict(self.lessons.get(burner_id, {}))
-        own = cells.pop((pan_id, flame), [])
+        own = cells.pop((pan_id, flame), None)
         guess = Rate(ln_sd=self.burner(burner_id).first_guess_sd(flame)) if burner_id in self.burners else Rate()
-        pooled = pooled_prior(list(cells.values())) if cells else guess
+        pooled = pooled_prior(cells.values()) if cells else guess
         prior = pooled if pooled.ln_sd < guess.ln_sd else guess
         return update(prior, own)
 
@@ -99,36 +100,35 @@ def read_shelf(session: Session) -> Shelf:
 
 
 def _lessons(session: Session) -> Cells:
+    weight = 1.0 / (BatchRow.lesson_sd * BatchRow.lesson_sd)
+    cell = (BatchRow.burner_id, BatchRow.pan_id, BatchRow.flame)
     rows = session.execute(
-        select(BatchRow.burner_id, BatchRow.pan_id, BatchRow.flame, BatchRow.lesson_ln, BatchRow.lesson_sd).where(
-            BatchRow.finished
-        )
+        select(*cell, func.count(), func.sum(weight), func.sum(weight * BatchRow.lesson_ln))
+        .where(BatchRow.finished, BatchRow.lesson_ln.is_not(None))
+        .group_by(*cell)
     )
-    found: dict[int, dict[tuple[int, str], list[Lesson]]] = {}
-    for burner, pan, flame, ln_ratio, sd in rows:
-        if burner is not None and pan is not None and ln_ratio is not None and sd is not None:
-            found.setdefault(burner, {}).setdefault((pan, flame), []).append(Lesson(ln_ratio, sd))
+    found: dict[int, dict[tuple[int, str], Taught]] = {}
+    for burner, pan, flame, batches, weights, total in rows:
+        if burner is not None and pan is not None:
+            found.setdefault(burner, {})[pan, flame] = Taught(batches, float(weights), float(total))
     return found
 
 
-def _verdicts(session: Session) -> list[str]:
-    """How batches turned out cold, oldest first."""
-    rows = session.scalars(
-        select(BatchRow.verdict).where(BatchRow.verdict.is_not(None)).order_by(BatchRow.created_at)
-    )
-    return [verdict for verdict in rows if verdict is not None]
+def _verdicts(session: Session) -> dict[str, int]:
+    """How batches turned out cold, and how often."""
+    judged = select(BatchRow.verdict, func.count()).where(BatchRow.verdict.is_not(None)).group_by(BatchRow.verdict)
+    return {str(verdict): times for verdict, times in session.execute(judged)}
 
 
 def _yields(session: Session) -> dict[int, tuple[float, int]]:
-    rows = session.execute(
-        select(CurdBatchRow.milk_id, CurdBatchRow.ln_ratio)
-        .where(CurdBatchRow.finished, CurdBatchRow.ln_ratio.is_not(None), CurdBatchRow.milk_id.is_not(None))
-        .order_by(CurdBatchRow.created_at)
-    )
+    """Of each milk by its newest batches: what lies further back weighs nothing any more."""
+    of = (CurdBatchRow.finished, CurdBatchRow.ln_ratio.is_not(None), CurdBatchRow.milk_id.is_not(None))
+    back = func.row_number().over(partition_by=CurdBatchRow.milk_id, order_by=CurdBatchRow.created_at.desc())
+    newest = select(CurdBatchRow.milk_id, CurdBatchRow.ln_ratio, back.label("back")).where(*of).subquery()
+    rows = session.execute(select(newest).where(newest.c.back <= YIELDS_LOOKED_AT).order_by(newest.c.back.desc()))
     found: dict[int, list[float]] = {}
-    for milk_id, ln_ratio in rows:
-        if milk_id is not None and ln_ratio is not None:
-            found.setdefault(milk_id, []).append(ln_ratio)
+    for milk_id, ln_ratio, _ in rows:
+        found.setdefault(milk_id, []).append(ln_ratio)
     return {milk_id: learn_yield(ratios) for milk_id, ratios in found.items()}
 
 

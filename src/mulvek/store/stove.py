@@ -6,7 +6,7 @@ from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, load_only
 
 from ..core.bases.plan import Rate, ReducePlan
 from ..core.errors import Conflict, NotFound
@@ -24,16 +24,20 @@ from ..core.stove.events import (
     Resumed,
     Undo,
     Weighed,
-    standing,
 )
+from ..core.stove.history import History
 from ..core.stove.rules import check_event
-from ..core.stove.running import BatchState, state_of
+from ..core.stove.running import BatchState, look, state_of
 from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder
 from .layouts import layout_of, read, written
 from .planned import Planned
+from .recent import recent
 from .tables import BatchRow, EventRow
+
+ENDS = (Weighed, Abandoned, PouredInto)
+OUTCOME = load_only(BatchRow.finished, BatchRow.verdict, BatchRow.lesson_ln, BatchRow.lesson_sd)
 
 
 def kind_of(what: Happening) -> str:
@@ -48,15 +52,26 @@ class Batch:
     id: int
     name: str
     created_at_s: float
-    plan: ReducePlan
+    history: History
     words: dict[str, Any]
     forecast: dict[str, Any]
     pan_id: int | None
     burner_id: int | None
-    events: tuple[Event, ...]
+
+    @property
+    def plan(self) -> ReducePlan:
+        """As it was lit."""
+        return self.history.plan
+
+    @property
+    def events(self) -> tuple[Event, ...]:
+        return self.history.events
+
+    def with_(self, event: Event) -> "Batch":
+        return replace(self, history=self.history.plus(event))
 
     def state(self, now_s: float) -> BatchState:
-        return state_of(self.plan, self.events, now_s)
+        return look(self.history.at(now_s), now_s)
 
 
 class Stove:
@@ -67,26 +82,45 @@ class Stove:
         self.aside: list[str] = []
 
     def batch(self, batch_id: int) -> Batch:
+        known = recent(self.session).get(batch_id, self.newest([batch_id]).get(batch_id))
+        if known is not None:
+            return known
         row = self.session.get(BatchRow, batch_id)
         if row is None:
             raise NotFound("batch", f"There is no batch number {batch_id}.", "Look in the Book for those there are.")
         with reading_of(row.name):
-            return _batch(row, self._events([row.id])[row.id])
+            found = _batch(row, self._events([row.id])[row.id])
+        recent(self.session).offer(found)
+        return found
 
     def running(self) -> list[Batch]:
         """Batches not yet weighed, oldest first; one that cannot be read is left out and named in ``aside``."""
         rows = self.session.scalars(select(BatchRow).where(~BatchRow.finished).order_by(BatchRow.created_at)).all()
         return self._readable(rows)
 
-    def page(self, limit: int, offset: int = 0, words: str = "") -> tuple[list[Batch], int]:
-        """Batches, newest first, and how many there are in all, of those with ``words`` in their name or notes."""
-        numbers, total = lines(self.session, BatchRow, EventRow, words, limit, offset)
+    def page(self, limit: int, offset: int = 0, words: str = "") -> tuple[list[int], int]:
+        """Numbers of batches, newest first, and how many there are in all, of those with ``words`` in their name or
+        notes."""
+        return lines(self.session, BatchRow, EventRow, words, limit, offset)
+
+    def newest(self, batches: Sequence[int]) -> dict[int, int]:
+        """Number of the newest event of each of these: while it is the same, nothing happened to it."""
+        newest = select(EventRow.batch_id, func.max(EventRow.number)).where(EventRow.batch_id.in_(batches))
+        return {batch: event for batch, event in self.session.execute(newest.group_by(EventRow.batch_id))}
+
+    def some(self, numbers: Sequence[int]) -> list[Batch]:
+        """These batches, in this order; one that cannot be read is left out and named in ``aside``."""
         rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(numbers)))}
-        return self._readable([rows[number] for number in numbers]), total
+        return self._readable([rows[number] for number in numbers])
 
     def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
-        events = self._events([row.id for row in rows])
-        found, self.aside = each(rows, lambda row: _batch(row, events[row.id]), lambda row: row.name)
+        here = recent(self.session)
+        newest = self.newest([row.id for row in rows])
+        known = {number: batch for number, event in newest.items() if (batch := here.get(number, event)) is not None}
+        events = self._events([row.id for row in rows if row.id not in known])
+        found, self.aside = each(
+            rows, lambda row: known.get(row.id) or _batch(row, events[row.id]), lambda row: row.name
+        )
         return found
 
     def light(
@@ -159,7 +193,7 @@ class Stove:
             return known
         state = batch.state(now_s)
         taken = PartTaken(share, 0)
-        check_event(batch.plan, batch.events, Event(self._next(batch.id), now_s, taken))
+        check_event(batch.history, Event(batch.history.next_id, now_s, taken))
         assert state.boiled_at_s is not None
         carried = Carried(
             batch.id,
@@ -204,10 +238,15 @@ class Stove:
         row = self.session.scalars(again).first()
         return _event(row) if row is not None else None
 
-    def _next(self, batch_id: int) -> int:
-        return (self.session.scalar(select(func.max(EventRow.number)).where(EventRow.batch_id == batch_id)) or 0) + 1
-
-    def append(self, batch_id: int, what: Happening, at_s: float, now_s: float, key: str | None = None) -> Event:
+    def append(
+        self,
+        batch_id: int,
+        what: Happening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> Event:
         """Check a happening against the batch and write it.
 
         A repeated ``key`` returns the event it stands for and writes nothing.
@@ -217,25 +256,49 @@ class Stove:
         batch = self.batch(batch_id)
         if key is not None and (known := self._known(batch_id, key)) is not None:
             return known
-        return self.log(batch, what, at_s, now_s, key).events[-1]
+        return self.log(batch, what, at_s, now_s, key, said_s).events[-1]
 
-    def log(self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None = None) -> Batch:
+    def log(
+        self,
+        batch: Batch,
+        what: Happening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> Batch:
         """The same for a batch already at hand: the batch with it, or as it was when ``key`` is known."""
         if key is not None and self._known(batch.id, key) is not None:
             return batch
         if isinstance(what, Resumed):
             self._free(batch.burner_id, now_s, batch.id)
-        event = self._append(batch, what, at_s, now_s, key)
+        after = self._append(batch, what, at_s, now_s, key, said_s)
         if isinstance(what, Undo):
             self._undo_with_partner(batch, what, now_s)
-        return replace(batch, events=(*batch.events, event))
+        return after
 
-    def _append(self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None) -> Event:
-        event = Event(1 + max(e.id for e in batch.events), at_s, what)
-        check_event(batch.plan, batch.events, event)
+    def add(self, batch: Batch, events: Sequence[Event], now_s: float) -> None:
+        """Write happenings that were checked against ``batch`` as it was read, all of them or none.
+
+        :raises Conflict: field "batch", when something else was written meanwhile.
+        """
+        if self.newest([batch.id]).get(batch.id) != batch.events[-1].id:
+            raise Conflict("batch", f"Something was logged in {batch.name} meanwhile.", "Try it once more.")
+        for event in events:
+            self._write(batch.id, event, now_s, None)
+            batch = batch.with_(event)
+        self._keep_lesson(batch, now_s)
+
+    def _append(
+        self, batch: Batch, what: Happening, at_s: float, now_s: float, key: str | None, said_s: float | None = None
+    ) -> Batch:
+        event = Event(batch.history.next_id, at_s, what, said_s)
+        check_event(batch.history, event)
         self._write(batch.id, event, now_s, key)
-        self._keep_lesson(replace(batch, events=(*batch.events, event)), now_s)
-        return event
+        after = batch.with_(event)
+        self._keep_lesson(after, now_s)
+        recent(self.session).offer(after)
+        return after
 
     def _undo_with_partner(self, batch: Batch, undo: Undo, now_s: float) -> None:
         """What two batches share is taken back in both: the part that was taken, the pan that was poured."""
@@ -247,7 +310,7 @@ class Stove:
                     self._append(other, Abandoned(), now_s, now_s, None)
             case Joined(from_batch=other_id) | PouredInto(to_batch=other_id):
                 other = self.batch(other_id)
-                theirs = next((e for e in reversed(standing(other.events)) if _is_partner(e.what, batch.id)), None)
+                theirs = next((e for e in reversed(other.history.counted) if _is_partner(e.what, batch.id)), None)
                 if theirs is not None:
                     self._append(other, Undo(theirs.id), now_s, now_s, None)
             case Undo():
@@ -265,6 +328,7 @@ class Stove:
                 number=event.id,
                 at_s=event.at_s,
                 recorded_at_s=now_s,
+                said_s=event.said_s,
                 kind=kind,
                 data=written(event.what),
                 layout=layout_of(type(event.what)),
@@ -278,11 +342,12 @@ class Stove:
 
     def _keep_lesson(self, batch: Batch, now_s: float) -> None:
         """Whether it is finished and what it taught, worked out again after every event, undo included."""
-        row = self.session.get(BatchRow, batch.id)
-        assert row is not None
-        judged = [event.what for event in standing(batch.events) if isinstance(event.what, Judged)]
-        row.verdict = judged[-1].how if judged else None
-        if not any(isinstance(event.what, Weighed | Abandoned | PouredInto) for event in standing(batch.events)):
+        history = batch.history
+        if not history.has(*ENDS, Judged) and not isinstance(batch.events[-1].what, Undo):
+            return  # as it was
+        row = self.session.get_one(BatchRow, batch.id, options=[OUTCOME])
+        row.verdict = next((e.what.how for e in reversed(history.counted) if isinstance(e.what, Judged)), None)
+        if not history.has(*ENDS):
             row.finished, row.lesson_ln, row.lesson_sd = False, None, None
             return
         # judged from the first guess, not from what earlier batches taught: each lesson stands on its own
@@ -298,7 +363,8 @@ class Stove:
         )
         found: dict[int, list[EventRow]] = {batch_id: [] for batch_id in batch_ids}
         for row in rows:
-            found[row.batch_id].append(row)
+            if row.batch_id in found:  # else a damaged index led to it
+                found[row.batch_id].append(row)
         return found
 
 
@@ -310,7 +376,7 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
 
 
 def _event(row: EventRow) -> Event:
-    return Event(row.number, row.at_s, read(KINDS[row.kind], row.data, row.layout))
+    return Event(row.number, row.at_s, read(KINDS[row.kind], row.data, row.layout), row.said_s)
 
 
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
@@ -318,10 +384,9 @@ def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
         row.id,
         row.name,
         row.created_at,
-        read(ReducePlan, row.plan, row.layout),
+        History(read(ReducePlan, row.plan, row.layout), [_event(event) for event in events]),
         row.words,
         row.forecast,
         row.pan_id,
         row.burner_id,
-        tuple(_event(event) for event in events),
     )

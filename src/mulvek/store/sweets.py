@@ -73,7 +73,9 @@ class Sweets:
             read(SweetRun, row.plan, row.layout),
             row.words,
             row.told,
-            tuple(SweetEvent(e.number, e.at_s, read(SWEET_KINDS[e.kind], e.data, e.layout)) for e in events),
+            tuple(
+                SweetEvent(e.number, e.at_s, read(SWEET_KINDS[e.kind], e.data, e.layout), e.said_s) for e in events
+            ),
         )
 
     def running(self) -> list[SweetBatch]:
@@ -116,7 +118,15 @@ class Sweets:
         self._write(row.id, SweetEvent(1, now_s, Begun()), now_s, key)
         return row.id
 
-    def append(self, batch_id: int, what: SweetHappening, at_s: float, now_s: float, key: str | None = None) -> None:
+    def append(
+        self,
+        batch_id: int,
+        what: SweetHappening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> None:
         """Check a happening against the batch and write it; a repeated key writes nothing.
 
         :raises NotFound, Conflict, BadInput: as the core's rules say.
@@ -126,7 +136,7 @@ class Sweets:
         if key is not None and self.session.scalars(known).first() is not None:
             return
         last = self.session.scalar(select(func.max(SweetEventRow.number)).where(SweetEventRow.batch_id == batch_id))
-        event = SweetEvent((last or 0) + 1, at_s, what)
+        event = SweetEvent((last or 0) + 1, at_s, what, said_s)
         check_sweet_event(batch.run, batch.events, event)
         self._write(batch_id, event, now_s, key)
         state = replace(batch, events=(*batch.events, event)).state(now_s)
@@ -142,6 +152,7 @@ class Sweets:
                 number=event.id,
                 at_s=event.at_s,
                 recorded_at_s=now_s,
+                said_s=event.said_s,
                 kind=kind,
                 data=written(event.what),
                 layout=layout_of(type(event.what)),

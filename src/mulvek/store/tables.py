@@ -5,6 +5,8 @@ from typing import Any
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
+from .packed import PackedJSON
+
 
 class Base(DeclarativeBase):
     pass
@@ -108,7 +110,7 @@ class BatchRow(Base):
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
-    forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
+    forecast: Mapped[dict[str, Any]] = mapped_column(PackedJSON)
     flame: Mapped[str]
     pan_id: Mapped[int | None] = mapped_column(ForeignKey("pan.id", ondelete="SET NULL"))
     burner_id: Mapped[int | None] = mapped_column(ForeignKey("burner.id", ondelete="SET NULL"))
@@ -120,12 +122,13 @@ class BatchRow(Base):
 
 class Happened:
     """Columns of a happening: its number among its like, when, what. ``key`` is the sender's own, so that a
-    repeated sending is not a second happening."""
+    repeated sending is not a second happening; ``said_s`` the time that was said, where it could not be."""
 
     id: Mapped[int] = mapped_column(primary_key=True)
     number: Mapped[int]
     at_s: Mapped[float]
     recorded_at_s: Mapped[float]
+    said_s: Mapped[float | None]
     kind: Mapped[str]
     data: Mapped[dict[str, Any]] = mapped_column(JSON)
     layout: Mapped[int] = mapped_column(server_default="1")
@@ -215,7 +218,7 @@ class RehearsalRow(Base):
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
-    forecast: Mapped[dict[str, Any]] = mapped_column(JSON)
+    forecast: Mapped[dict[str, Any]] = mapped_column(PackedJSON)
     level: Mapped[int]
     seed: Mapped[int]
     pace: Mapped[list[list[float]]] = mapped_column(JSON)
@@ -257,7 +260,7 @@ class SweetBatchRow(Base):
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     layout: Mapped[int] = mapped_column(server_default="1")
     words: Mapped[dict[str, Any]] = mapped_column(JSON)
-    told: Mapped[dict[str, Any]] = mapped_column(JSON)
+    told: Mapped[dict[str, Any]] = mapped_column(PackedJSON)
     finished: Mapped[bool]
 
 
@@ -267,3 +270,32 @@ class SweetEventRow(Happened, Base):
     __tablename__ = "sweet_event"
     __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
     batch_id: Mapped[int] = mapped_column(ForeignKey("sweet_batch.id", ondelete="CASCADE"))
+
+
+class DeviceRow(Base):
+    """A device that was let in. ``allowed``: look, log, cook or keep, each holding those before it. ``token_hash``:
+    SHA-256 of the secret in its cookie. ``over_at``: when it was sent away; ``did``: the last thing it logged."""
+
+    __tablename__ = "device"
+    __table_args__ = (CheckConstraint("allowed IN ('look', 'log', 'cook', 'keep')"),)
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    allowed: Mapped[str]
+    token_hash: Mapped[str] = mapped_column(unique=True)
+    small: Mapped[bool]
+    created_at: Mapped[float]
+    ends_at: Mapped[float | None]
+    over_at: Mapped[float | None]
+    seen_at: Mapped[float | None]
+    did: Mapped[str]
+
+
+class AuditRow(Base):
+    """What was done at the door, to the Larder and to the copies: when, by whom, what, with its values."""
+
+    __tablename__ = "audit"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at_s: Mapped[float]
+    who: Mapped[str]
+    what: Mapped[str]
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)

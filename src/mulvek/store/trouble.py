@@ -22,6 +22,13 @@ _SAID = (
 )
 
 
+def damaged() -> Unavailable:
+    """The same for a file whose schema is not the one it was made with."""
+    found = _said("malformed", "kitchen")
+    assert found is not None
+    return found
+
+
 def plainly(error: DatabaseError) -> Unavailable | None:
     """The same in plain words with a time to try again; none for an error that is not the disk's."""
     return _said(str(error.orig), "kitchen")

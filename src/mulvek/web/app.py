@@ -14,6 +14,7 @@ from .. import __version__
 from ..store.copies import Copies
 from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
+from ..store.times import newest_running
 from . import (
     bench,
     book,
@@ -29,25 +30,38 @@ from . import (
     stream,
     sweets,
 )
+from . import clock as clock_routes
+from .access import guard, rights
+from .access import routes as access_routes
+from .access.door import Door
+from .access.home import Hosts
+from .access.routes import Served
+from .document import Documented
+from .kitchen_clock import KitchenClock, since_boot
 from .pairing import Readers
 from .problems import Problem, on_invalid
-
-LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]")
 
 
 def create_app(
     database: Path,
     *,
     clock: Callable[[], float] = time.time,
-    hosts: Collection[str] = LOCAL_HOSTS,
+    ticks: Callable[[], float] | None = None,
+    names: Collection[str] = (),
+    home: Served | None = None,
     copies: Copies | None = None,
-) -> OpenAPI:
-    """The whole server on one file. ``clock`` gives seconds since the epoch; ``copies``: where copies of it go."""
-    app = OpenAPI(
+) -> Documented:
+    """The whole server on one file.
+
+    ``clock`` gives seconds since the epoch, as the computer has them; ``ticks`` those of a clock that nobody sets (its
+    own for the computer's clock, else ``clock`` itself); ``home``: how the house finds it, if the house is served, and
+    ``names`` what else it may be called; ``copies``: where copies of the file go.
+    """
+    app = Documented(
         "mulvek",
         info=Info(title="Mulvek", version=__version__),
         security_schemes={},  # None makes the document invalid
-        responses=dict.fromkeys((400, 404, 409, 413, 415, 422, 503), Problem),
+        responses=dict.fromkeys((400, 401, 403, 404, 409, 413, 415, 422, 429, 503), Problem),
         validation_error_model=Problem,
         validation_error_callback=on_invalid,
         validate_response=True,
@@ -58,12 +72,18 @@ def create_app(
     )
     db = Database(database)
     ensure_stocked(db)
+    ticks = ticks or (since_boot if clock is time.time else clock)
+    clock = KitchenClock(lambda: _newest(db), clock, ticks)
     app.extensions["mulvek_database"] = db
+    app.extensions["mulvek_clock"] = clock
     app.extensions["mulvek_changes"] = changes = stream.Changes()
     copies = copies or Copies(database)
     app.extensions["mulvek_daily"] = keeping.Daily(copies, clock)
     problems.install(app)
-    security.install(app, hosts)
+    app.extensions["mulvek_door"] = door = Door(db, clock, ticks, home is not None)
+    guard.install(app, Hosts(names, home is not None), door)
+    security.install(app)
+    access_routes.routes(app, door, home or Served(), changes)
     larder.routes(app, db)
     bench.routes(app, db)
     app.extensions["mulvek_readers"] = readers = Readers(db, clock, changes)
@@ -73,17 +93,24 @@ def create_app(
     book.routes(app, db, clock)
     curd.routes(app, db, clock, changes)
     sweets.routes(app, db, clock, changes)
-    keeping.routes(app, db, copies, clock, changes, readers)
-    stream.routes(app, changes)
-    app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.api_doc))
+    clock_routes.routes(app, db, clock, changes, readers)
+    keeping.routes(app, db, copies, clock, changes, readers, door)
+    stream.routes(app, changes, door)
+    app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.document))
     pages.routes(app)
+    rights.all_stand(app)
     readers.resume()
     return app
 
 
+def _newest(db: Database) -> float | None:
+    with db.reading() as session:
+        return newest_running(session)
+
+
 def stop(app: OpenAPI) -> None:
     """Let go of everything: streams, instruments, the daily copy, the file."""
-    app.extensions["mulvek_changes"].stopped = True
+    app.extensions["mulvek_changes"].over.set()
     app.extensions["mulvek_daily"].stop()
     app.extensions["mulvek_readers"].close()
     app.extensions["mulvek_database"].close()

@@ -18,6 +18,9 @@ from .stove import BatchPath, batch_out
 
 TAGS = [Tag(name="book")]
 
+MOST_KEPT = 5000
+"""Lines of weighed batches that need not be worked out again."""
+
 
 class PageQuery(Out):
     limit: int = Field(30, ge=1, le=100)
@@ -72,15 +75,31 @@ def _line(batch: Batch, now_s: float) -> BookLine:
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+    kept: dict[tuple[int, int, int | None], BookLine] = {}
+
     @app.get("/api/book", tags=TAGS, responses={200: BookOut})
     def get_book(query: PageQuery) -> Any:
         """Batches, newest first"""
         now = clock()
         with db.reading() as session:
             stove = Stove(session)
-            batches, total = stove.page(query.limit, query.offset, query.find)
-        shown, aside = each(batches, lambda batch: _line(batch, now), lambda batch: batch.name)
-        return BookOut(total=total, lines=shown, aside=stove.aside + aside)
+            numbers, total = stove.page(query.limit, query.offset, query.find)
+            newest = stove.newest(numbers)
+            # numbers of events say nothing across files: another may have been brought back
+            marks = {number: (db.renewed, number, newest.get(number)) for number in numbers}
+            fresh = stove.some([number for number in numbers if marks[number] not in kept])
+        shown, aside = each(fresh, lambda batch: _line(batch, now), lambda batch: batch.name)
+        found = {line.id: line for line in shown}
+        lines = []
+        for number in numbers:
+            line = found.get(number) or kept.get(marks[number])
+            if line is not None:
+                lines.append(line)
+                if line.phase == "weighed":  # all that is told of it stands
+                    kept[marks[number]] = line
+        while len(kept) > MOST_KEPT:
+            kept.pop(next(iter(kept)), None)
+        return BookOut(total=total, lines=lines, aside=stove.aside + aside)
 
     @app.get("/api/book/<int:batch_id>", tags=TAGS, responses={200: BatchRecord})
     def get_record(path: BatchPath) -> Any:
@@ -89,4 +108,4 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         with db.reading() as session:
             batch = Stove(session).batch(path.batch_id)
         with reading_of(batch.name):
-            return BatchRecord(batch=batch_out(batch, now), told=told_when_lit(batch.forecast, batch.plan))
+            return BatchRecord(batch=batch_out(batch, now, None), told=told_when_lit(batch.forecast, batch.plan))

@@ -8,7 +8,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from ..core.errors import BadInput, Conflict
+from ..core.errors import Conflict
 from ..formats.curd import read_curdle
 from ..formats.curd_batch import CurdBatchIn, CurdBatchOut, CurdEventIn, CurdleBegin
 from ..formats.model import Out
@@ -19,7 +19,8 @@ from ..store.database import Database
 from ..store.shelf import read_shelf
 from ..store.stove import Stove
 from .book import PageQuery
-from .stove import FUTURE_S, BatchPath
+from .happened import moment
+from .stove import BatchPath
 from .stream import Changes
 
 STOVE, BOOK = [Tag(name="stove")], [Tag(name="book")]
@@ -86,7 +87,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """Begin a curdling or a straining"""
         now, begun = clock(), body.batch
         with db.writing() as session:
-            shelf = read_shelf(session)
+            shelf = db.kept(read_shelf)
             plan = (
                 read_curdle(begun.plan, shelf) if isinstance(begun, CurdleBegin) else read_strain(begun.plan, shelf)
             )
@@ -111,12 +112,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def log_curd(path: BatchPath, body: CurdEventIn) -> Any:
         """Log a happening; answered when it is on disk"""
         now = clock()
-        at = now if body.event.at_s is None else body.event.at_s
-        if at > now + FUTURE_S:
-            raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
         with db.writing() as session:
             curds = Curds(session)
-            curds.append(path.batch_id, body.event.happening(), min(at, now), now, body.event.key)
+            when = moment(body.event, now, curds.batch(path.batch_id).created_at_s)
+            curds.append(path.batch_id, body.event.happening(), when.at_s, now, body.event.key, when.said_s)
             batch = curds.batch(path.batch_id)
         changes.publish()
         return curd_out(batch, now), 201

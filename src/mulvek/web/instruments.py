@@ -8,9 +8,10 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
-from ..core.errors import Conflict, KitchenError
+from ..core.errors import BadInput, Conflict, KitchenError
 from ..core.stove.channels import CHANNELS, SILENT_AFTER_S, speaks
-from ..core.stove.events import Event, Reading, standing
+from ..core.stove.events import Event, Reading
+from ..core.stove.rules import check_event
 from ..core.stove.thinning import thinned
 from ..formats.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
 from ..formats.model import Body, Out
@@ -28,6 +29,7 @@ LAST_S = 60.0
 CSV = {"description": "OK", "content": {"text/csv": {"schema": {"type": "string"}}}}
 MOST_PAIRED = 8
 LARGEST_IMPORT = 25_000_000
+MOST_READINGS, PIECE = 500, 1500
 
 
 class InstrumentPath(BatchPath):
@@ -173,30 +175,45 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     @app.post("/api/book/<int:batch_id>/readings", tags=TAGS, responses={201: ImportedOut})
     def import_readings(path: BatchPath, body: CsvIn) -> Any:
         """Readings from a CSV into a batch: all lines, or none and which one is wrong"""
-        rows, now = read_readings(body.csv), clock()
-        with db.writing() as session:
-            imported = _import(Stove(session), Samples(session), path.batch_id, rows, now)
+        now = clock()
+        rows = read_readings(body.csv, now)
+        imported = _import(db, path.batch_id, rows, now)
         changes.publish()
         return imported, 201
 
 
-def _import(stove: Stove, samples: Samples, batch_id: int, rows: list[Row], now: float) -> ImportedOut:
-    """Into the store, leaving out what is there already."""
-    known = {_mark(event) for event in standing(stove.batch(batch_id).events) if isinstance(event.what, Reading)}
-    readings, streams = 0, dict[str, list[tuple[float, float]]]()
+def _import(db: Database, batch_id: int, rows: list[Row], now: float) -> ImportedOut:
+    """Into the store, leaving out what is there already. The readings at once, or none; what streamed in pieces, so
+    that whoever logs meanwhile need not wait: broken off, the same again brings the rest."""
+    readings = [row for row in rows if row.reading is not None]
+    with db.reading() as session:
+        batch = Stove(session).batch(batch_id)
+    known = {_mark(event) for event in batch.history.counted if isinstance(event.what, Reading)}
+    new = [row for row in readings if _mark(Event(0, row.at_s, row.reading)) not in known]  # type: ignore[arg-type]
+    if len(new) > MOST_READINGS:
+        raise BadInput("csv", f"It brings {len(new)} readings of the cook’s.", f"Bring {MOST_READINGS} at a time.")
+    history = batch.history
+    for row in new:
+        event = Event(history.next_id, min(row.at_s, now), row.reading)  # type: ignore[arg-type]
+        try:
+            check_event(history, event)
+        except KitchenError as error:
+            raise wrong(row.line, error) from error
+        history = history.plus(event)
+    if new:
+        with db.writing() as session:
+            Stove(session).add(batch, history.events[len(batch.events) :], now)
+    streams: dict[str, list[tuple[float, float]]] = {}
     for row in rows:
         if row.reading is None:
             streams.setdefault(row.channel, []).append((row.at_s, row.value))
-        elif _mark(Event(0, row.at_s, row.reading)) not in known:
-            try:
-                stove.append(batch_id, row.reading, min(row.at_s, now), now)
-            except KitchenError as error:
-                raise wrong(row.line, error) from error
-            readings += 1
-    before = sum(len(samples.read(batch_id, key)[0]) for key in streams)
-    samples.append(batch_id, streams)
-    kept = sum(len(samples.read(batch_id, key)[0]) for key in streams) - before
-    return ImportedOut(readings=readings, samples=kept, known=len(rows) - readings - kept)
+    kept = 0
+    for channel, pairs in streams.items():
+        pairs.sort()
+        for begin in range(0, len(pairs), PIECE):
+            with db.writing() as session:
+                kept += Samples(session).append(batch_id, {channel: pairs[begin : begin + PIECE]})
+    return ImportedOut(readings=len(new), samples=kept, known=len(rows) - len(new) - kept)
 
 
 def _mark(event: Event) -> tuple[float, str, float]:

@@ -11,9 +11,10 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.errors import BadInput, KitchenError, NotFound
-from ..formats.model import Body, Out
+from ..formats.model import Body, Nothing, Out
 from ..store.copies import Copies, Copy, check
 from ..store.database import Database
+from .access.door import Door
 from .pairing import Readers
 from .stream import Changes
 
@@ -88,10 +89,6 @@ class BringBackIn(Body):
     sure: bool
 
 
-class NothingIn(Body):
-    """An empty body: it must be JSON all the same, which a foreign page cannot send."""
-
-
 class HoldsOut(Out):
     """What a copy holds: things by kind, happenings, and when the last of them was recorded."""
 
@@ -105,7 +102,13 @@ def _out(copy: Copy) -> CopyOut:
 
 
 def routes(
-    app: OpenAPI, db: Database, copies: Copies, clock: Callable[[], float], changes: Changes, readers: Readers
+    app: OpenAPI,
+    db: Database,
+    copies: Copies,
+    clock: Callable[[], float],
+    changes: Changes,
+    readers: Readers,
+    door: Door,
 ) -> None:
     def listed() -> CopiesOut:
         daily: Daily = app.extensions["mulvek_daily"]
@@ -117,7 +120,7 @@ def routes(
         return listed()
 
     @app.post("/api/copies", tags=TAGS, responses={201: CopiesOut})
-    def make_copy(body: NothingIn) -> Any:
+    def make_copy(body: Nothing) -> Any:
         """Save a copy now"""
         copies.make(clock())
         return listed(), 201
@@ -146,6 +149,7 @@ def routes(
         readers.close()
         try:
             before = db.bring_back(copies, copy.path, clock())
+            door.look()
         finally:
             readers.resume()
         changes.publish()

@@ -60,7 +60,8 @@ class MaterialsOut(Out):
 def larder_out(session: Session) -> LarderOut:
     larder = Larder(session)
     row = larder.row()
-    return LarderOut(
+    told = LarderOut(
+        aside=[],
         kitchen=KitchenOut.of(row.name, larder.kitchen(), row.version),
         milks=[MilkOut.of(kept) for kept in larder.milks()],
         pans=[PanOut.of(kept.id, kept.thing, kept.version) for kept in larder.pans()],
@@ -72,6 +73,7 @@ def larder_out(session: Session) -> LarderOut:
         milk_kinds=milk_kinds(),
         pan_materials=pan_materials(),
     )
+    return told.model_copy(update={"aside": larder.aside})
 
 
 def _one(things: Sequence[Kept[T]], thing_id: int) -> Kept[T]:

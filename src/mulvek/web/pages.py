@@ -8,7 +8,9 @@ STATIC = Path(__file__).parent.parent / "static"
 A_YEAR_S = 31_536_000
 ADDRESSES = {
     "home": "/",
+    "knock": "/knock",
     "larder": "/larder",
+    "door": "/larder/door",
     "reduce": "/bench",
     "curdle": "/bench/curdle",
     "strain": "/bench/strain",

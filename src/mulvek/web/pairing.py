@@ -11,8 +11,9 @@ import socket
 import threading
 import time
 from collections import deque
-from collections.abc import Callable
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, cast
 from urllib.parse import urlsplit
 
 from ..core.errors import BadInput, KitchenError, Unlikely
@@ -27,9 +28,13 @@ from ..store.samples import Samples
 from ..store.stove import Batch, Stove
 from .stream import Changes
 
-CONNECT_S, SILENCE_S, LONGEST_WAIT_S = 3.0, 20.0, 5.0
+if TYPE_CHECKING:
+    import httpx
+
+CONNECT_S, SILENCE_S, LONGEST_WAIT_S, TOLD_EVERY_S = 3.0, 20.0, 5.0, 2.0
 AHEAD_S = 2.0
 LARGEST_GREETING, LONGEST_GREETING_S = 65_536, 6.0
+LONGEST_LINE = 65_536
 _log = logging.getLogger(__name__)
 KITCHEN_NETWORKS = tuple(
     ipaddress.ip_network(net)
@@ -81,6 +86,13 @@ class Described:
     n: int
 
 
+def speaking(timeout: "float | httpx.Timeout") -> "httpx.Client":
+    """A client for instruments: they speak plain HTTP, and a store of certificates takes long to read."""
+    import httpx
+
+    return httpx.Client(timeout=timeout, verify=False, trust_env=False)
+
+
 def describe(url: str) -> Described:
     """Ask an instrument what it is.
 
@@ -108,11 +120,9 @@ def describe(url: str) -> Described:
 
 def _greeting(url: str) -> bytes:
     """What stands at its root: no more than a greeting may be long, and no longer waited for than one may take."""
-    import httpx
-
     patience = time.monotonic() + LONGEST_GREETING_S
     found = b""
-    with httpx.stream("GET", url + "/", timeout=CONNECT_S) as answer:
+    with speaking(CONNECT_S) as client, client.stream("GET", url + "/") as answer:
         answer.raise_for_status()
         for piece in answer.iter_raw():
             found += piece
@@ -121,9 +131,29 @@ def _greeting(url: str) -> bytes:
     return found
 
 
+def short_lines(stream: Iterable[bytes]) -> "httpx.SyncByteStream":
+    """The same stream, that ends in an error when a line does not: it would be kept until the memory is full."""
+    import httpx
+
+    class Lines(httpx.SyncByteStream):
+        def __iter__(self) -> Iterator[bytes]:
+            length = 0
+            for piece in stream:
+                last = piece.rfind(b"\n")
+                length = length + len(piece) if last < 0 else len(piece) - last
+                if length > LONGEST_LINE:
+                    raise ValueError("a line that does not end")
+                yield piece
+
+        def close(self) -> None:
+            getattr(stream, "close", lambda: None)()
+
+    return Lines()
+
+
 @dataclass(slots=True)
 class Heard:
-    """What one instrument said last. ``asks``: a value that can hardly be true, by channel; times s."""
+    """What one instrument said last. ``acted``: what was done to its milk since it was told. ``asks``: a value that can hardly be true, by channel; times s."""
 
     batch_id: int
     channels: list[str]
@@ -133,6 +163,7 @@ class Heard:
     recent: dict[str, deque[tuple[float, float]]] = field(default_factory=dict)
     asks: dict[str, tuple[float, str]] = field(default_factory=dict)
     read_at_s: float = 0.0
+    acted: int = 0
 
 
 class Readers:
@@ -178,8 +209,26 @@ class Readers:
     def acted(self, batch_id: int) -> None:
         """Something was done to the milk: simulated instruments have to know, as no real milk tells them."""
         for row_id, heard in list(self.heard.items()):
-            if heard.batch_id == batch_id:
-                threading.Thread(target=self._stand_in, args=(row_id,), daemon=True).start()
+            if heard.batch_id != batch_id:
+                continue
+            with self._lock:
+                heard.acted += 1
+                if heard.acted > 1:  # it is being told; what came meanwhile is told next
+                    continue
+            threading.Thread(target=self._tell, args=(row_id, heard), daemon=True).start()
+
+    def _tell(self, row_id: int, heard: Heard) -> None:
+        while True:
+            told = heard.acted
+            try:
+                self._stand_in(row_id)
+            except Exception as error:  # or it would never be told again
+                _log.warning("instrument %d was not told: %r", row_id, error)
+            heard.stop.wait(TOLD_EVERY_S)
+            with self._lock:
+                if told == heard.acted:
+                    heard.acted = 0
+                    return
 
     # -- the thread -----------------------------------------------------------------------------------
 
@@ -196,9 +245,10 @@ class Readers:
                 timeout = httpx.Timeout(CONNECT_S, read=SILENCE_S)
                 headers = {"Last-Event-ID": str(after)}
                 with (
-                    httpx.Client(timeout=timeout) as client,
+                    speaking(timeout) as client,
                     httpx_sse.connect_sse(client, "GET", url + "/events", headers=headers) as source,
                 ):
+                    source.response.stream = short_lines(cast(Iterable[bytes], source.response.stream))
                     heard.connected, heard.trouble = True, ""
                     for event in source.iter_sse():
                         if heard.stop.is_set():
@@ -289,7 +339,8 @@ class Readers:
             return
         try:
             body = adapter(Standing).dump_json(standing)
-            httpx.put(url + "/pan", content=body, headers={"Content-Type": "application/json"}, timeout=10.0)
+            with speaking(10.0) as client:
+                client.put(url + "/pan", content=body, headers={"Content-Type": "application/json"})
         except httpx.HTTPError:
             return  # the listener tells that it does not answer
 
@@ -298,7 +349,7 @@ def _standing(batch: Batch, now_s: float) -> Standing | None:
     """What a simulated instrument stands in; a batch that was parted or poured together cannot be followed."""
     state = batch.state(now_s)
     lit = state.lit_at_s
-    if lit is None or any(isinstance(e.what, Carried | Joined | PartTaken | PanSwapped) for e in batch.events):
+    if lit is None or batch.history.has(Carried, Joined, PartTaken, PanSwapped):
         return None
     at = int(min(max(0.0, now_s - lit), LONGEST_LIT_S))
     water = state.water_kg if state.phase == "boiling" else None

@@ -1,8 +1,9 @@
 """One shape for every error: what is wrong, with which field, and what to do."""
 
+from collections.abc import Iterator
 from typing import Any
 
-from flask import Response, jsonify, make_response
+from flask import Response, current_app, jsonify, make_response, request
 from flask_openapi3.openapi import OpenAPI
 from pydantic import ValidationError
 from sqlalchemy.exc import DatabaseError
@@ -10,7 +11,7 @@ from werkzeug.exceptions import HTTPException
 
 from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely, Unreadable
 from ..formats.model import Out
-from ..store.trouble import plainly
+from ..store.trouble import damaged, plainly
 
 STATUS: dict[type[KitchenError], tuple[int, str]] = {
     BadInput: (422, "I cannot use that"),
@@ -45,22 +46,51 @@ def problem(status: int, title: str, detail: str, fields: list[FieldProblem] | N
 
 
 def on_invalid(error: ValidationError) -> Response:
-    """A body that does not fit its model, in the same shape, naming each field."""
-    fields = [
-        FieldProblem(
-            path=".".join(str(part) for part in e["loc"]) or "body",
-            code=e["type"],
-            message=_plain(e),
-            fix="See the API document for what may stand here.",
-        )
-        for e in error.errors(include_url=False, include_context=False, include_input=False)
-    ]
+    """A body that does not fit its model, in the same shape, naming each field as it was sent."""
+    sent = request.get_json(silent=True)
+    found: dict[str, FieldProblem] = {}
+    for e in error.errors(include_url=False, include_context=False, include_input=False):
+        path = _path(e["loc"], sent, e["type"])
+        said = "This fits none of the ways to say it." if path in found else e["msg"]
+        text = f"{path}: {said}"
+        fix = "See the API document for what may stand here."
+        found[path] = FieldProblem(path=path, code=e["type"], message=text, fix=fix)
+    # of the ways to say a thing the one that was meant is that which was read furthest
+    fields = [field for path, field in found.items() if not any(other.startswith(f"{path}.") for other in found)]
     return problem(422, "Invalid input", fields[0].message if fields else "", fields)
 
 
-def _plain(error: Any) -> str:
-    where = ".".join(str(part) for part in error["loc"]) or "The body"
-    return f"{where}: {error['msg']}"
+def _path(where: tuple[int | str, ...], sent: Any, code: str) -> str:
+    """Where in what was sent: without the names by which the model tells the ways to say it apart."""
+    path: list[str] = []
+    here: Any = sent
+    for i, part in enumerate(where):
+        inside: dict[Any, Any] = dict(enumerate(here)) if isinstance(here, list) else here
+        if isinstance(inside, dict) and part in inside:
+            here = inside[part]
+        elif not (code == "missing" and i == len(where) - 1) and not (sent is None and i == 0):
+            continue
+        path.append(str(part))
+    return ".".join(path) or "body"
+
+
+def as_sent(field: str) -> str:
+    """The name under which a field of the core was sent: the wire adds the unit ("fat" came as "fat_pct")."""
+    names = set(_names(request.get_json(silent=True))) | set(request.args)
+    if field in names:
+        return field
+    with_unit = sorted(name for name in names if name.startswith(f"{field}_"))
+    return with_unit[0] if len(with_unit) == 1 else field
+
+
+def _names(body: Any) -> Iterator[str]:
+    if isinstance(body, dict):
+        for name, inside in body.items():
+            yield name
+            yield from _names(inside)
+    elif isinstance(body, list):
+        for inside in body[:50]:
+            yield from _names(inside)
 
 
 def install(app: OpenAPI) -> None:
@@ -70,7 +100,7 @@ def install(app: OpenAPI) -> None:
     def _kitchen(error: KitchenError) -> Response:
         status, title = next(found for cls, found in STATUS.items() if isinstance(error, cls))
         field = FieldProblem(
-            path=error.field, code=type(error).__name__.lower(), message=error.message, fix=error.fix
+            path=as_sent(error.field), code=type(error).__name__.lower(), message=error.message, fix=error.fix
         )
         response = problem(status, title, str(error), [field])
         if isinstance(error, Unavailable):
@@ -81,6 +111,8 @@ def install(app: OpenAPI) -> None:
     def _disk(error: DatabaseError) -> Response:
         """Met while reading; the writer has said it in plain words already."""
         said = plainly(error)
+        if said is None and current_app.extensions["mulvek_database"].lacks_columns():
+            said = damaged()
         if said is None:
             raise error
         return _kitchen(said)

@@ -22,6 +22,7 @@ from ..core.rehearsal.senses import senses
 from ..core.stove.attention import Attention
 from ..core.stove.channels import CHANNELS
 from ..core.stove.events import Note, Off, standing
+from ..core.stove.history import History
 from ..core.stove.running import state_of
 from ..formats.batch import BatchOut
 from ..formats.happenings import EventIn, PanSwappedIn
@@ -93,10 +94,9 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             rehearsal.id,
             rehearsal.name,
             rehearsal.created_at_s,
-            rehearsal.plan,
+            History(rehearsal.plan, rehearsal.events),
             words,
             told_when_lit(rehearsal.forecast, rehearsal.plan),
-            rehearsal.events,
             state_of(rehearsal.plan, rehearsal.events, kitchen),
             kitchen,
             words.pan if isinstance(words.pan, int) else None,
@@ -176,7 +176,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise BadInput("plan", "A rehearsal needs a pan and a burner of the Larder.", "Add them there first.")
         seed = int(now * 1000) % SEEDS if body.seed is None else body.seed
         with db.writing() as session:
-            plan = read_plan(words, read_shelf(session))
+            plan = read_plan(words, db.kept(read_shelf))
             hide(plan, body.level, seed)
             told = ForecastOut.of(forecast(plan), words.pan)
             rehearsals = Rehearsals(session)

@@ -1,10 +1,7 @@
-"""Headers and checks that keep a kitchen's server to its own kitchen.
+"""Limits of what may arrive, and headers that keep a page of another site from framing this one.
 
-A page of another site can neither be framed around this one nor make it act: bodies must be JSON (which
-a foreign form cannot send) and the host must be one that we answer to.
+Bodies must be JSON, which a foreign form cannot send; who may ask at all is looked at in access/guard.py.
 """
-
-from collections.abc import Collection
 
 from flask import Flask, Response, abort, request
 
@@ -15,15 +12,11 @@ POLICY = (
 )
 
 
-def install(app: Flask, hosts: Collection[str]) -> None:
-    """Guard ``app``. ``hosts``: names it answers to; empty for any."""
+def install(app: Flask) -> None:
     app.config["MAX_CONTENT_LENGTH"] = LARGEST_BODY
 
     @app.before_request
-    def _guard() -> None:
-        name = request.host.rsplit(":", 1)[0] if not request.host.endswith("]") else request.host
-        if hosts and name not in hosts:
-            abort(400, "This is not one of this kitchen's addresses.")
+    def _limits() -> None:
         # the API framework parses silently: say 400 for a body that is no JSON, 415 for another type
         if request.path.startswith("/api/book/") and request.path.endswith("/readings"):
             request.max_content_length = LARGEST_CSV
@@ -38,4 +31,6 @@ def install(app: Flask, hosts: Collection[str]) -> None:
         response.headers.setdefault("Content-Security-Policy", POLICY)
         response.headers.setdefault("X-Content-Type-Options", "nosniff")
         response.headers.setdefault("Referrer-Policy", "no-referrer")
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
         return response

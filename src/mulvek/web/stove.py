@@ -20,11 +20,11 @@ from ..store.database import Database
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
 from ..store.stove import Batch, Stove
+from .happened import moment
 from .pairing import Readers
 from .stream import Changes
 
 TAGS = [Tag(name="stove")]
-FUTURE_S = 30.0
 
 
 class BatchPath(Out):
@@ -39,19 +39,23 @@ class StoveOut(Out):
     aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
-def batch_out(batch: Batch, now_s: float) -> BatchOut:
+LINES_TOLD = 24
+
+
+def batch_out(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchOut:
+    """As it stands; with so many lines of its log, the newest, or all of them."""
     return BatchOut.of(
         batch.id,
         batch.name,
         batch.created_at_s,
-        batch.plan,
+        batch.history,
         ReduceIn.model_validate(batch.words),
         told_when_lit(batch.forecast, batch.plan),
-        batch.events,
         batch.state(now_s),
         now_s,
         batch.pan_id,
         batch.burner_id,
+        lines,
     )
 
 
@@ -74,7 +78,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         if not isinstance(words.pan, int) or not isinstance(words.burner, int):
             raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
         with db.writing() as session:
-            plan = read_plan(words, read_shelf(session))
+            plan = read_plan(words, db.kept(read_shelf))
             told = ForecastOut.of(forecast(plan), words.pan)
             planned = Planned(body.name.strip(), plan, words.model_dump(mode="json"), told.model_dump(mode="json"))
             batch_id = Stove(session).light(planned, words.pan, words.burner, now, body.key)
@@ -87,24 +91,25 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """One batch as it stands now"""
         now = clock()
         with db.reading() as session:
-            return batch_out(Stove(session).batch(path.batch_id), now)
+            return batch_out(Stove(session).batch(path.batch_id), now, None)
 
     @app.post("/api/stove/batches/<int:batch_id>/events", tags=TAGS, responses={201: BatchOut})
     def log_event(path: BatchPath, body: EventIn) -> Any:
         """Log a happening; answered when it is on disk"""
         now = clock()
-        at = now if body.event.at_s is None else body.event.at_s
-        if at > now + FUTURE_S:
-            raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
         with db.writing() as session:
             stove = Stove(session)
             batch = stove.batch(path.batch_id)
-            shelf = read_shelf(session) if isinstance(body.event, PanSwappedIn) else None
+            shelf = db.kept(read_shelf) if isinstance(body.event, PanSwappedIn) else None
             what = body.event.happening(shelf, batch.plan)
-            batch = stove.log(batch, what, min(at, now), now, body.event.key)
+            when = moment(body.event, now, batch.created_at_s)
+            batch = stove.log(batch, what, when.at_s, now, body.event.key, when.said_s)
         told = batch_out(batch, now)
         # what ends a batch or touches two of them is more than one batch's news
-        changes.publish(told if told.phase in ("heating", "boiling") and body.event.kind != "undo" else None)
+        if told.phase in ("heating", "boiling") and body.event.kind != "undo":
+            changes.publish(told.id, told)
+        else:
+            changes.publish()
         readers.acted(path.batch_id)
         return told, 201
 
@@ -113,7 +118,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """Take part of what boils into a pan of its own; answers with the new batch"""
         now = clock()
         with db.writing() as session:
-            stove, shelf = Stove(session), read_shelf(session)
+            stove, shelf = Stove(session), db.kept(read_shelf)
             batch = stove.batch(path.batch_id)
             state = batch.state(now)
             if not 0.05 <= body.share <= 0.95:

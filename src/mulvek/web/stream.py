@@ -5,71 +5,91 @@ Each open stream holds one server thread; beyond ``MOST_STREAMS`` a tab is turne
 """
 
 import threading
-from collections import deque
+from collections import OrderedDict
 from collections.abc import Callable, Iterator
+from functools import cached_property
 
-from flask import Flask, Response, request, stream_with_context
+from flask import Flask, Response, request
 from pydantic import BaseModel
 
+from .access.door import Door
+from .access.visitor import visitor
 from .problems import problem
 
 HEARTBEAT_S = 10.0
 KEPT = 32
 MOST_STREAMS = 60
 LOOK_S = 1.0
+GAP_S = 0.5
+"""A tab that was just told something is told the next together with all that comes meanwhile."""
 
 
-ASK = "{}"
-"""The message that tells nothing but to ask again."""
+class Message:
+    """What is told: to ask again, or a batch as it stands, written out once however many are told."""
+
+    def __init__(self, count: int, batch: BaseModel | None) -> None:
+        self.count = count
+        self._batch = batch
+
+    @cached_property
+    def text(self) -> str:
+        return "{}" if self._batch is None else f'{{"pan":{self._batch.model_dump_json()}}}'
 
 
 class Changes:
-    """Numbered messages, the newest kept for those who are a little behind."""
+    """Numbered messages: of each batch the newest, for those who are a little behind."""
 
     def __init__(self) -> None:
-        self._count = 0
-        self._kept: deque[str] = deque(maxlen=KEPT)
+        self._count = self._forgotten = 0
+        self._newest: OrderedDict[int | None, Message] = OrderedDict()
         self._raised = threading.Condition()
-        self.stopped = False
+        self.over = threading.Event()
         self.open = threading.BoundedSemaphore(MOST_STREAMS)
 
-    def publish(self, batch: BaseModel | None = None) -> None:
-        """Tell all; ``batch``: the only one that changed, as it stands now."""
-        message = ASK if batch is None else f'{{"pan":{batch.model_dump_json()}}}'
+    def publish(self, of: int | None = None, batch: BaseModel | None = None) -> None:
+        """Tell all; ``of``, ``batch``: number of the only one that changed, and how it stands now."""
         with self._raised:
             self._count += 1
-            self._kept.append(message)
+            self._newest.pop(of, None)
+            self._newest[of] = Message(self._count, batch)
+            if len(self._newest) > KEPT:
+                self._forgotten = self._newest.popitem(last=False)[1].count
             self._raised.notify_all()
 
     def wait_beyond(self, seen: int, seconds: float) -> tuple[int, list[str]]:
-        """The count and the messages beyond ``seen``, as soon as there are any or after ``seconds``."""
+        """The count and what is to be told beyond ``seen``, as soon as there is anything or after ``seconds``."""
         with self._raised:
             self._raised.wait_for(lambda: self._count > seen, timeout=seconds)
-            missed = self._count - seen
-            fresh = [ASK] if missed > len(self._kept) else list(self._kept)[len(self._kept) - missed :]
-            return self._count, fresh if missed else []
+            count, fresh = self._count, [m for m in self._newest.values() if m.count > seen]
+            ask = self._newest.get(None)
+            if fresh and (self._forgotten > seen or (ask is not None and ask.count > seen)):
+                fresh = [Message(count, None)]
+        return count, [message.text for message in fresh]
 
     def lines(self, gone: Callable[[], bool] = lambda: False) -> Iterator[str]:
-        """What one tab is told; ends when it is ``gone`` or the server stops, so that its place is free at once."""
+        """What one tab is told; ends when it is ``gone`` (closed, or sent away) or the server stops, so that its place
+        is free at once."""
         seen, quiet = self._count, 0.0
-        yield f"retry: 2000\ndata: {ASK}\n\n"
-        while not self.stopped and not gone():
+        yield "retry: 2000\ndata: {}\n\n"
+        while not self.over.is_set() and not gone():
             seen, fresh = self.wait_beyond(seen, LOOK_S)
             quiet = 0.0 if fresh else quiet + LOOK_S
             if fresh:
                 yield "".join(f"data: {message}\n\n" for message in fresh)
+                self.over.wait(GAP_S)
             elif quiet >= HEARTBEAT_S:
                 quiet = 0.0
                 yield ": still here\n\n"
 
 
-def routes(app: Flask, changes: Changes) -> None:
+def routes(app: Flask, changes: Changes, door: Door) -> None:
     def stream() -> Response:
         if not changes.open.acquire(blocking=False):
             return problem(503, "Too many open tabs", "This tab asks every few seconds instead.")
-        gone = request.environ.get("waitress.client_disconnected", lambda: False)
+        closed = request.environ.get("waitress.client_disconnected", lambda: False)
+        device = visitor(request, door).device
         response = Response(
-            stream_with_context(changes.lines(gone)),
+            changes.lines(lambda: closed() or (device is not None and not door.may(device.id))),
             mimetype="text/event-stream",
             headers={"Cache-Control": "no-cache", "X-Accel-Buffering": "no"},
         )

@@ -25,8 +25,9 @@ from ..store.recipes import Recipes
 from ..store.shelf import read_shelf
 from ..store.sweets import SweetBatch, Sweets, weighed_base, weighed_bases
 from .book import PageQuery
+from .happened import moment
 from .larder import RemoveQuery, ThingPath
-from .stove import FUTURE_S, BatchPath
+from .stove import BatchPath
 from .stream import Changes
 
 TAGS, STOVE, BOOK = [Tag(name="sweets")], [Tag(name="stove")], [Tag(name="book")]
@@ -228,12 +229,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def log_sweet(path: BatchPath, body: SweetEventIn) -> Any:
         """Log a happening; answered when it is on disk"""
         now = clock()
-        at = now if body.event.at_s is None else body.event.at_s
-        if at > now + FUTURE_S:
-            raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
         with db.writing() as session:
             sweets = Sweets(session)
-            sweets.append(path.batch_id, body.happening(), min(at, now), now, body.event.key)
+            when = moment(body.event, now, sweets.batch(path.batch_id).created_at_s)
+            sweets.append(path.batch_id, body.happening(), when.at_s, now, body.event.key, when.said_s)
             batch = sweets.batch(path.batch_id)
         changes.publish()
         return out(batch, now), 201

@@ -1,0 +1,105 @@
+"""Two screens never disagree about the same milk: what one station says of a pan, every other says too."""
+
+import pytest
+
+from mulvek.core.curd.pieces import USES
+from mulvek.core.sweets.library import library
+from tests.web.test_api import happens
+from tests.web.test_sweet_wishes import told
+
+
+def bench(client, **words) -> dict:
+    plan = {"milk": "full-cream", "pan": 1, "burner": 1, **words}
+    answer = client.post("/api/bench/reduce", json=plan)
+    assert answer.status_code == 200, answer.json
+    return answer.json
+
+
+SYRUPED = {"sponge": "sponge-balls", "poached": "poached-slices", "fried": "fried-balls"}
+
+
+@pytest.mark.parametrize("use", SYRUPED)
+def test_one_syrup_for_one_kind_of_piece(client, use):
+    soak, meant = library()[SYRUPED[use]].usual.soak, USES[use]
+    assert (soak.brix, soak.ratio, soak.kind) == (meant.brix, meant.ratio, use)
+    assert library()[SYRUPED[use]].usual.piece.grams == pytest.approx(meant.usual_piece_kg * 1e3)
+    low, high = meant.piece_kg
+    assert low <= meant.usual_piece_kg <= high
+
+
+@pytest.mark.parametrize("pan", [1, 2])
+@pytest.mark.parametrize(("amount", "piece"), [("3 L", "12 g"), ("3.3 L", "10 g"), ("2 L", "15 g")])
+def test_as_many_balls_go_into_a_pan_on_the_bench_as_in_sweets(client, pan, amount, piece):
+    body = {"milk": "cow", "amount": amount, "pan": pan, "burner": 1, "use": "sponge", "piece": piece}
+    answer = client.post("/api/bench/curdle", json=body)
+    assert answer.status_code == 200, answer.json
+    here = answer.json["pieces"]
+    count = here["count"]["likely"]
+    there = told(
+        client,
+        "sponge-balls",
+        f"{count:.0f}",
+        milk="cow",
+        pan=pan,
+        each=f"{here['each_kg'] * 1e3} g",
+        whole_packs=False,
+    )["syrup"]
+    assert there["brix"] == here["syrup"]["brix"] and there["boils_c"] == pytest.approx(here["syrup"]["boils_c"])
+    assert there["raw_m"] == pytest.approx(here["width_m"], rel=0.01)
+    if here["syrup"]["at_once"] < count:
+        assert abs(there["at_once"] - here["syrup"]["at_once"]) <= 1  # a ball's density is known to a hundredth
+    else:
+        assert there["goes"] == here["syrup"]["goes"] == 1
+
+
+def as_on_the_bench(client, sweet: dict) -> dict:
+    """The same milk, sugar and end as a sweet that is one pan of milk boiled down."""
+    milk = next(row for row in sweet["rows"] if "milk" in row["name"])
+    sugar = sum(row["grams"] for row in sweet["rows"] if row["key"] == "white-sugar")
+    finished = sweet["finished"]["likely"] * 1e3 / (1 - library()[sweet["key"]].usual.lose / 100)
+    return bench(
+        client,
+        amount=f"{milk['grams']} g",
+        sugar=f"{sugar} g",
+        sugar_time="end",
+        stop=f"{finished} g with the sugar",
+    )
+
+
+@pytest.mark.parametrize("sweet", ["rabri", "condensed-milk"])
+def test_a_reduced_milk_keeps_as_long_on_the_bench_as_in_sweets(client, sweet):
+    made = told(client, sweet, "600 g", milk="full-cream", whole_packs=False)
+    here, there = as_on_the_bench(client, made)["judgement"]["keeping"], made["keeping"]
+    assert here["fridge_days"] == there["fridge_days"] and here["room_h"] == there["room_h"]
+    assert here["words"].startswith(there["words"])
+    assert here["water_activity"]["likely"] == pytest.approx(there["activity"], abs=0.002)
+    assert f"{there['fridge_days']} day" in there["words"] and there["words"] in made["label"]
+
+
+@pytest.mark.parametrize(("sugar", "stop"), [("", "half its volume"), ("90 g", "half its volume"), ("", "khoya")])
+def test_what_is_told_when_lit_is_what_the_book_says(client, clock, sugar, stop):
+    words = {"milk": "full-cream", "amount": "2 L", "pan": 1, "burner": 1, "stop": stop, "sugar": sugar}
+    here = bench(client, **words)["judgement"]["keeping"]
+    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words}).json["id"]
+    assert client.get(f"/api/book/{batch}").json["told"]["judgement"]["keeping"] == here
+    assert here["water_activity"]["low"] < here["water_activity"]["likely"] <= here["water_activity"]["high"] <= 1
+    assert happens(client, batch, kind="first_boil").status_code == 201
+
+
+def test_sweeter_and_drier_never_keeps_shorter(client):
+    days = [
+        bench(client, amount="1 L", sugar=sugar, sugar_time="start", stop=stop)["judgement"]["keeping"]["fridge_days"]
+        for sugar, stop in (("", "half its volume"), ("100 g", "half its volume"), ("180 g", "450 g"))
+    ]
+    assert days == sorted(days) and days[0] == 2 and days[-1] > 2
+
+
+@pytest.mark.parametrize(("sweet", "want"), [("kulfi", "24"), ("rabri", "4"), ("shrikhand", "6"), ("burfi", "24")])
+def test_the_stove_the_label_and_the_plan_keep_a_sweet_as_long(client, clock, sweet, want):
+    words = {"sweet": sweet, "want": want}
+    plan = told(client, sweet, want)
+    assert plan["keeping"]["words"] in plan["label"]
+    begun = client.post("/api/stove/sweets", json={"name": "Supper", "plan": words})
+    assert begun.status_code == 201, begun.json
+    assert begun.json["keeping"] == plan["keeping"]["words"]
+    assert client.get(f"/api/stove/sweets/{begun.json['id']}").json["keeping"] == plan["keeping"]["words"]

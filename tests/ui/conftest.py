@@ -9,7 +9,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
-from mulvek.web.app import LOCAL_HOSTS, create_app
+from mulvek.web.access.routes import Served
+from mulvek.web.app import create_app
 from tests.kitchens import Clock, Stand
 from tests.ui.hands import FLAGS, SIZES
 
@@ -66,9 +67,10 @@ def clock() -> RunningClock:
 
 @pytest.fixture
 def kitchen_url(stand: Stand, templates, tmp_path: Path, clock: RunningClock) -> Iterator[str]:
-    """The boathouse kitchen, served."""
+    """The boathouse kitchen, served to the house."""
     file = templates.demo(tmp_path / "demo.sqlite3")
-    with stand.serving(create_app(file, clock=clock, hosts=(*LOCAL_HOSTS, "kitchen.lan"))) as url:
+    home = Served(lambda: [stand.url.replace("127.0.0.1", "kitchen.lan")])
+    with stand.serving(create_app(file, clock=clock, names=["kitchen.lan"], home=home)) as url:
         yield url
 
 

@@ -54,7 +54,7 @@ def test_curdle_from_the_sentence_to_the_pieces(curd: Page):
     page.get_by_role("button", name="flour or semolina to bind it:").click()
     page.get_by_role("dialog").get_by_role("button", name="2 %").click()
     expect(page.get_by_label("What it gives")).to_contain_text("Bind it with")
-    expect(page.get_by_label("What it gives")).to_contain_text("syrup of 32 °Brix")
+    expect(page.get_by_label("What it gives")).to_contain_text("syrup of 42 °Brix")
     page.get_by_label("I want").fill("30 balls of 12 g")
     page.get_by_role("button", name="How much milk?").click()
     page.get_by_role("button", name="Plan with it").click()

@@ -19,7 +19,23 @@ def home_url(kitchen_url: str) -> str:
     return kitchen_url.replace("127.0.0.1", "kitchen.lan")
 
 
+def knock(page: Page, home_url: str, kitchen_url: str) -> str:
+    """Stand in the doorway as one who points the camera at the code; gives the thing that is shown."""
+    code = ask(kitchen_url + "/api/door/open", {})["code"]
+    page.goto(f"{home_url}/knock#{code}")
+    expect(page.get_by_role("heading", name="You are in the doorway.")).to_be_visible()
+    return page.locator(".thing-name").inner_text()
+
+
+def let_in(page: Page, home_url: str, kitchen_url: str, allowed: str) -> None:
+    thing = knock(page, home_url, kitchen_url)
+    body = {"thing": thing, "name": "the cox’s phone", "allowed": allowed, "ends_s": None}
+    ask(kitchen_url + "/api/door/let-in", body)
+    page.wait_for_url(re.compile("/bench" if allowed in ("cook", "keep") else "/stove"))
+
+
 def test_from_the_plan_to_the_weighed_milk(page: Page, home_url: str, kitchen_url: str):
+    let_in(page, home_url, kitchen_url, "cook")
     page.goto(home_url + "/bench?amount=1+L&pan=2&burner=3&stop=half+its+volume")
     assert page.evaluate("() => [isSecureContext, typeof crypto.randomUUID, typeof navigator.wakeLock]") == [
         False,
@@ -48,7 +64,8 @@ def test_from_the_plan_to_the_weighed_milk(page: Page, home_url: str, kitchen_ur
     assert ask(kitchen_url + "/api/book")["lines"][0]["weighed_kg"] == pytest.approx(0.51)
 
 
-def test_the_words_for_the_box_are_copied_without_a_clipboard(page: Page, home_url: str):
+def test_the_words_for_the_box_are_copied_without_a_clipboard(page: Page, home_url: str, kitchen_url: str):
+    let_in(page, home_url, kitchen_url, "look")
     page.goto(home_url + "/sweets?sweet=kalakand")
     page.get_by_text("Words for the box").click()
     page.get_by_role("button", name="Copy", exact=True).click()

@@ -90,6 +90,7 @@ def test_lactometer_burner_and_cup_are_measured_and_taken_over(larder: Page):
     page.get_by_role("button", name="Reckon it").click()
     expect(page.get_by_label("a katori, ml")).to_have_value("146.7")
     page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_text("Kept", exact=True).last).to_be_visible()
     page.reload()
     expect(page.get_by_label("a katori, ml")).to_have_value("146.7")
 

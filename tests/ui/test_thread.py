@@ -138,6 +138,7 @@ def test_larder_takes_a_milk_and_a_pan_and_plans_with_them(page: Page, kitchen_u
     expect(page.get_by_role("button", name="the small pot")).to_be_visible()
     page.get_by_label("a cup, ml").fill("180")
     page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_text("Kept", exact=True).last).to_be_visible()
     page.goto(kitchen_url + "/bench?amount=5+cups&milk=4&pan=4&burner=2")
     expect(page.locator(".sentence").first).to_contain_text("morning milk in the small pot")
     expect(page.locator("p.answer")).to_contain_text("cm deep")

@@ -1,32 +1,27 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
 import { useStorage } from '@vueuse/core'
 import { NConfigProvider, NMessageProvider } from 'naive-ui'
-import { computed, onBeforeUnmount, watchEffect } from 'vue'
-import { RouterView } from 'vue-router'
-import { listen } from './api/kitchen'
-import { useNudging } from './shell/nudging'
-import RefusedNote from './shell/RefusedNote.vue'
-import StationsRail from './shell/StationsRail.vue'
+import { computed, defineAsyncComponent, watchEffect } from 'vue'
+import { useEntering } from './door/entering'
+import { useMe } from './door/me'
+import KitchenInside from './shell/KitchenInside.vue'
 import { overrides } from './theme/naive'
 
+const DoorWay = defineAsyncComponent(() => import('./door/DoorWay.vue'))
 const night = useStorage('mulvek-night', false)
 watchEffect(() => {
   document.documentElement.dataset.kitchen = night.value ? 'night' : 'day'
 })
 const theme = computed(() => overrides(night.value))
-onBeforeUnmount(listen(useQueryClient()))
-useNudging()
+const { me, outside, known } = useMe()
+useEntering(me)
 </script>
 
 <template>
   <NConfigProvider :theme-overrides="theme" inline-theme-disabled preflight-style-disabled>
     <NMessageProvider placement="bottom">
-      <StationsRail v-model:night="night" />
-      <main>
-        <RefusedNote />
-        <RouterView />
-      </main>
+      <main v-if="outside"><DoorWay /></main>
+      <KitchenInside v-else-if="known" v-model:night="night" />
     </NMessageProvider>
   </NConfigProvider>
 </template>

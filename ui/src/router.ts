@@ -1,4 +1,5 @@
 import { createRouter, type RouteComponent, type RouterHistory } from 'vue-router'
+import type { Right } from './api/client'
 import { ADDRESSES } from './api/shared'
 import BenchStation from './stations/bench/BenchStation.vue'
 
@@ -7,6 +8,8 @@ type Page = [title: string, component: RouteComponent | (() => Promise<RouteComp
 
 /** The page of each address; the plan lives in the Bench's address, the other stations load when first visited. */
 const PAGES: Record<Exclude<Address, 'home'>, Page> = {
+  knock: ['At the door', () => import('./door/DoorWay.vue')],
+  door: ['The door', () => import('./stations/larder/DoorStation.vue')],
   larder: ['Larder', () => import('./stations/larder/LarderStation.vue')],
   reduce: ['Bench', BenchStation],
   curdle: ['Curdle', () => import('./stations/bench/CurdleBench.vue')],
@@ -24,6 +27,16 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   batch: ['Book', () => import('./stations/book/BookPage.vue')],
 }
 
+/** Pages where one logs. */
+const LOGGED: Address[] = ['stove', 'pan', 'curd', 'sweet', 'rehearse', 'rehearsal']
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    title?: string
+    needs?: Right
+  }
+}
+
 export function makeRouter(history: RouterHistory) {
   const pages = Object.entries(PAGES) as [Exclude<Address, 'home'>, Page][]
   const router = createRouter({
@@ -33,7 +46,7 @@ export function makeRouter(history: RouterHistory) {
       ...pages.map(([name, [title, component]]) => ({
         path: ADDRESSES[name],
         component,
-        meta: { title },
+        meta: LOGGED.includes(name) ? { title, needs: 'log' as const } : { title },
       })),
       { path: '/:rest(.*)*', redirect: ADDRESSES.reduce },
     ],

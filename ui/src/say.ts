@@ -81,3 +81,17 @@ export function megabytes(bytes: number): string {
     ? `${Math.max(1, Math.round(bytes / 1e3))} kB`
     : `${trim((bytes / 1e6).toFixed(1))} MB`
 }
+
+const HAPPENED: Record<string, string> = {
+  flame_changed: 'another flame',
+  off: 'taken off',
+}
+/** A happening of a kind, in words. */
+export function happened(kind: string): string {
+  return HAPPENED[kind] ?? kind.replaceAll('_', ' ')
+}
+
+/** A line of a log, with the time that was said for it where that could not be. */
+export function logged(line: { text: string; said_s?: number | null }): string {
+  return line.text + (line.said_s == null ? '' : `, said for ${clock(line.said_s)}`)
+}

@@ -24,6 +24,10 @@ export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
 export type SweetEventIn = Schemas['SweetEventIn']['event']
 export type Flame = Batch['flame']
+export type Me = Schemas['MeOut']
+export type Right = NonNullable<Me['allowed']>
+export type DoorOut = Schemas['DoorOut']
+export type DeviceOut = Schemas['DeviceOut']
 
 /** What went wrong, as the server says it: a title, a sentence, and the field with its fix. */
 export class ApiProblem extends Error {
@@ -42,6 +46,16 @@ export class ApiProblem extends Error {
 }
 
 export const api = createClient<paths>({ baseUrl: '/' })
+
+let notLetIn: () => void = () => undefined
+/** Called when the server answers that this device is not let in (any more). */
+export const onNotLetIn = (hear: () => void) => (notLetIn = hear)
+api.use({
+  onResponse({ response }) {
+    if (response.status === 401) notLetIn()
+    return undefined
+  },
+})
 
 /** Turns openapi-fetch's {data, error} into a value or a thrown ApiProblem. */
 export async function unwrap<T>(

@@ -121,6 +121,28 @@ export function useSweetLog() {
   })
 }
 
+/** The whole log of a batch of which only the newest lines were told; asked for again when it grows. */
+export function useWholeLog(batch: MaybeRefOrGetter<LiveBatch>) {
+  const told = useQuery({
+    queryKey: [
+      'whole-log',
+      computed(() => toValue(batch).id),
+      computed(() => toValue(batch).log[0]),
+    ],
+    queryFn: async () =>
+      (
+        await unwrap(
+          api.GET('/api/stove/batches/{batch_id}', {
+            params: { path: { batch_id: toValue(batch).id } },
+          }),
+        )
+      ).log,
+    enabled: computed(() => toValue(batch).earlier > 0),
+    placeholderData: (before) => before,
+  })
+  return computed(() => (toValue(batch).earlier ? told.data.value : null) ?? toValue(batch).log)
+}
+
 export function useRecord(id: MaybeRefOrGetter<number>) {
   return useQuery({
     queryKey: ['book', computed(() => toValue(id))],
@@ -138,31 +160,64 @@ export function useLog() {
   })
 }
 
-function refresh(client: QueryClient) {
-  void client.invalidateQueries({ queryKey: ['stove'] })
-  void client.invalidateQueries({ queryKey: ['curds'] })
-  void client.invalidateQueries({ queryKey: ['sweets-running'] })
-  void client.invalidateQueries({ queryKey: ['sweet-bases'] })
-  void client.invalidateQueries({ queryKey: ['book'] })
+/**
+ * Ask again for what may have changed. A first answer that is still on its way may have been read before the change,
+ * and the library does not ask a second time while it waits for a first: it is asked for once more when it is here.
+ */
+async function askAgain(client: QueryClient, key: string): Promise<void> {
+  const stale = client
+    .getQueryCache()
+    .findAll({ queryKey: [key], fetchStatus: 'fetching' })
+    .filter((query) => query.state.data === undefined)
+  await client.invalidateQueries({ queryKey: [key] })
+  if (stale.length) await client.invalidateQueries({ predicate: (query) => stale.includes(query) })
 }
 
-/** A batch as it stands now, told by the server. */
+function refresh(client: QueryClient) {
+  for (const key of ['stove', 'curds', 'sweets-running', 'sweet-bases', 'book'])
+    void askAgain(client, key)
+}
+
+/** A batch as it stands now, told by the server; an answer on its way may be of before it. */
 function heard(client: QueryClient, batch: Batch) {
   const live = stamp(batch)
   client.setQueryData<LiveBatch[]>(['stove'], (old) =>
     old?.map((b) => (b.id === live.id ? live : b)),
   )
+  if (client.isFetching({ queryKey: ['stove'] })) void askAgain(client, 'stove')
   void client.invalidateQueries({ queryKey: ['book', batch.id] })
+}
+
+const AGAIN_MS = 5000
+
+/** The stream of changes. One that the server turned away or ended is asked for again: a browser gives up then. */
+function stream(client: QueryClient): () => void {
+  let source: EventSource
+  let timer = 0
+  const open = () => {
+    source = new EventSource('/api/changes')
+    source.onmessage = (message: MessageEvent<string>) => {
+      const { pan } = JSON.parse(message.data) as { pan?: Batch }
+      if (pan) heard(client, pan)
+      else refresh(client) // the first message too: what was fetched before the stream stood may be old already
+    }
+    source.onerror = () => {
+      void client.invalidateQueries({ queryKey: ['me'] }) // sent away, perhaps
+      if (source.readyState !== EventSource.CLOSED) return
+      window.clearTimeout(timer)
+      timer = window.setTimeout(open, AGAIN_MS)
+    }
+  }
+  open()
+  return () => {
+    window.clearTimeout(timer)
+    source.close()
+  }
 }
 
 /** Ask again whenever the server says that something changed; polling goes on beneath. */
 export function listen(client: QueryClient): () => void {
-  const source = new EventSource('/api/changes')
-  source.onmessage = (message: MessageEvent<string>) => {
-    const { pan } = JSON.parse(message.data) as { pan?: Batch }
-    if (pan) heard(client, pan)
-    else refresh(client) // the first message too: what was fetched before the stream stood may be old already
-  }
+  const close = stream(client)
   onAnswer((answer) => {
     if (answer.of === 'pan') {
       heard(client, answer.batch)
@@ -182,6 +237,6 @@ export function listen(client: QueryClient): () => void {
   const stop = keepSending()
   return () => {
     stop()
-    source.close()
+    close()
   }
 }

@@ -14,6 +14,8 @@ export type Answer =
   | { of: 'sweet'; batch: SweetBatch }
 
 const RETRY_MS = 3000
+/** No network, not let in just now, too many at once: it waits, and is not dropped. */
+const LATER = [0, 401, 429]
 /** A happening that waited longer than this is sent with the time it happened. */
 const PROMPT_S = 2
 
@@ -72,7 +74,7 @@ export async function post(what: Omit<Happening, 'at_s'>): Promise<Answer | null
 
 async function send(entry: Waiting): Promise<Answer> {
   const late = serverNow() - entry.at_s > PROMPT_S && entry.event.at_s === undefined
-  const timed = late ? { at_s: entry.at_s } : {}
+  const timed = late ? { at_s: entry.at_s, waited: true } : {}
   const path = { params: { path: { batch_id: entry.id } } }
   if (entry.of === 'pan') {
     const body = { event: { ...entry.event, ...timed } }
@@ -128,7 +130,7 @@ async function sendAll(): Promise<void> {
     } catch (error) {
       const problem =
         error instanceof ApiProblem ? error : new ApiProblem(400, 'Not sent', String(error), [])
-      if (problem.status === 0 || problem.status >= 500) {
+      if (LATER.includes(problem.status) || problem.status >= 500) {
         hold(problem)
         return
       }

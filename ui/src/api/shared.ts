@@ -1,7 +1,9 @@
 // Written by ./run api from src/mulvek/web/shared.py. Do not change it here.
 export const ADDRESSES = {
   "home": "/",
+  "knock": "/knock",
   "larder": "/larder",
+  "door": "/larder/door",
   "reduce": "/bench",
   "curdle": "/bench/curdle",
   "strain": "/bench/strain",

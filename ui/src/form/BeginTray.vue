@@ -43,6 +43,7 @@ const begin = useMutation({
   <button type="button" class="plate" :disabled="blocked" @click="ask">{{ verb }}</button>
   <NModal v-model:show="naming">
     <FormDialog
+      needs="cook"
       title="Before you begin"
       :verb="verb"
       :blocked="!name.trim()"

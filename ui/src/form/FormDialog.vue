@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import type { Right } from '@/api/client'
+import { may, RIGHT_DOES } from '@/door/me'
+
 /** A dialog with one thing to fill in: what is wrong, whose change came first, and what can be done. */
 defineProps<{
   title: string
@@ -8,6 +11,8 @@ defineProps<{
   busy?: boolean
   theirs?: string
   removable?: boolean
+  /** The right that it takes. */
+  needs?: Right
 }>()
 const emit = defineEmits<{ keep: []; cancel: []; accept: []; take: []; remove: [] }>()
 </script>
@@ -23,12 +28,24 @@ const emit = defineEmits<{ keep: []; cancel: []; accept: []; take: []; remove: [
         <button type="button" class="touch" @click="emit('accept')">Keep mine</button>
       </p>
       <p v-else-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="needs && !may(needs)" class="soft">
+        This device may not {{ RIGHT_DOES[needs] }}: at the computer it can be given more.
+      </p>
       <p class="buttons">
-        <button type="submit" class="plate" :disabled="blocked || busy || Boolean(theirs)">
+        <button
+          type="submit"
+          class="plate"
+          :disabled="blocked || busy || Boolean(theirs) || (needs && !may(needs))"
+        >
           {{ verb }}
         </button>
         <button type="button" class="plate line" @click="emit('cancel')">Not now</button>
-        <button v-if="removable" type="button" class="touch out" @click="emit('remove')">
+        <button
+          v-if="removable && (!needs || may(needs))"
+          type="button"
+          class="touch out"
+          @click="emit('remove')"
+        >
           Take it out
         </button>
       </p>

@@ -41,6 +41,17 @@ function path(px: number, cx: number, foot: number, level?: number): string {
     `${cx + base / 2} ${foot - q}L${cx + wide / 2} ${foot - up}`
   )
 }
+const hours = computed(() => {
+  const { low, high } = props.frozen.answer.freeze_s
+  const [from, to] = [Math.round(low / 3600), Math.round(high / 3600)]
+  return from === to ? `${to}` : `${from}–${to}`
+})
+/** In so warm a freezer it never gets hard. */
+const soft = computed(() => ['slumps', 'spoon-soft'].includes(props.frozen.answer.hardness))
+/** Whether the freezer itself is slower than a mould in it would be. */
+const crowded = computed(
+  () => props.frozen.answer.crowded_s >= props.frozen.answer.freeze_s.likely * 0.999,
+)
 const sticks = computed(() => ['stick', 'cone'].includes(props.frozen.kind))
 const racks = computed(() => {
   const n = props.count
@@ -57,7 +68,7 @@ const ml = computed(() => Math.round(props.frozen.volume_m3 * 1e6))
 <template>
   <figure aria-label="The moulds">
     <svg
-      viewBox="0 0 422 196"
+      viewBox="0 0 422 206"
       role="img"
       :aria-label="`${ml} ml each, filled ${cm1(fill)} cm deep`"
     >
@@ -92,11 +103,9 @@ const ml = computed(() => Math.round(props.frozen.volume_m3 * 1e6))
       </text>
       <text x="212" y="161">{{ Math.round(frozen.answer.grams_each) }} g of mix in each</text>
       <text x="212" y="180">
-        {{ Math.round(frozen.answer.freeze_s.low / 3600) }}–{{
-          Math.round(frozen.answer.freeze_s.high / 3600)
-        }}
-        h until the core is hard
+        {{ hours }} h{{ soft ? '; it never gets hard' : ' until the core is hard' }}
       </text>
+      <text v-if="crowded" x="212" y="199">the freezer can go no faster</text>
     </svg>
     <svg
       v-for="(n, row) in racks.rows"

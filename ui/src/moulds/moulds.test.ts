@@ -62,6 +62,27 @@ describe('a mould', () => {
   const tops = (path: string) =>
     [...path.matchAll(/[ML] ?(-?[\d.]+) (-?[\d.]+)/g)].map(([, , y]) => Number(y))
 
+  test('says for how long, how hard, and when it is the freezer that takes so long', () => {
+    const told = (answer: object) => {
+      const f = frozen('stick', { width: 0.045, bottom_width: 0.035 }, 0.08, 0.072)
+      return drawn({ ...f, answer: { ...f.answer, ...answer } })
+        .text()
+        .replace(/\s+/g, ' ')
+    }
+    const h = (low: number, likely: number, high: number) => ({
+      low: low * 3600,
+      likely: likely * 3600,
+      high: high * 3600,
+    })
+    expect(told({ freeze_s: h(3, 4, 5), crowded_s: 0 })).toContain('3–5 h until the core is hard')
+    expect(told({ freeze_s: h(3, 4, 5), crowded_s: 3 * 3600 })).not.toContain('no faster')
+    expect(told({ freeze_s: h(3, 4, 5), crowded_s: 4 * 3600 })).toContain(
+      'the freezer can go no faster',
+    )
+    const soft = told({ freeze_s: h(0.9, 1, 1.1), crowded_s: 0, hardness: 'spoon-soft' })
+    expect(soft).toContain('1 h; it never gets hard')
+  })
+
   test.each([
     ['stick', { width: 0.045, bottom_width: 0.035 }],
     ['cone', { top: 0.05, bottom: 0.02 }],

@@ -1,23 +1,13 @@
 <script setup lang="ts">
 import { letGo, outbox, tryAgain } from '@/api/outbox'
-import { clock, day } from '@/say'
+import { clock, day, happened } from '@/say'
 
 /** Happenings that the server did not take, on every screen until the cook has seen them. */
-const WHAT: Record<string, string> = {
-  first_boil: 'first boil',
-  sugar_in: 'sugar in',
-  flame_changed: 'another flame',
-  step_done: 'step done',
-  step_begun: 'step begun',
-  milk_added: 'milk added',
-  off: 'taken off',
-}
-const what = (kind: string) => WHAT[kind] ?? kind.replace('_', ' ')
 </script>
 
 <template>
   <p v-for="r in outbox.refused" :key="r.key" class="problem" role="alert">
-    <b>{{ what(r.event.kind) }}</b>, said on {{ day(r.at_s) }} at {{ clock(r.at_s) }}, was not
+    <b>{{ happened(r.event.kind) }}</b>, said on {{ day(r.at_s) }} at {{ clock(r.at_s) }}, was not
     taken: {{ r.refused }}
     <button type="button" class="touch" @click="tryAgain(r.key)">Try it again</button>
     <button type="button" class="touch" @click="letGo(r.key)">Let it go</button>

@@ -2,6 +2,8 @@
 import { NModal } from 'naive-ui'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import HomeSign from '@/door/HomeSign.vue'
+import { may } from '@/door/me'
 import BurnerStrip from './BurnerStrip.vue'
 import { keys, pressed, type Key } from './keys'
 import StationIcon from './StationIcon.vue'
@@ -13,12 +15,12 @@ const helping = ref(false)
 
 // the numbers are the stations' places in the order of the work
 const STATIONS = [
-  { key: '1', path: '/larder', name: 'Larder', icon: 'larder' },
-  { key: '2', path: '/bench', name: 'Bench', icon: 'bench' },
-  { key: '3', path: '/sweets', name: 'Sweets', icon: 'sweets' },
-  { key: '5', path: '/stove', name: 'Stove', icon: 'stove' },
-  { key: '6', path: '/book', name: 'Book', icon: 'book' },
-]
+  { key: '1', path: '/larder', name: 'Larder', icon: 'larder', needs: 'keep' },
+  { key: '2', path: '/bench', name: 'Bench', icon: 'bench', needs: 'cook' },
+  { key: '3', path: '/sweets', name: 'Sweets', icon: 'sweets', needs: 'cook' },
+  { key: '5', path: '/stove', name: 'Stove', icon: 'stove', needs: 'log' },
+  { key: '6', path: '/book', name: 'Book', icon: 'book', needs: 'look' },
+] as const
 const global: Key[] = [
   ...STATIONS.map((s) => ({ key: s.key, does: s.name, run: () => void router.push(s.path) })),
   { key: 'n', does: 'night kitchen, on and off', run: () => (night.value = !night.value) },
@@ -38,7 +40,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
         :key="s.path"
         :to="s.path"
         class="hang"
-        :class="{ on: route.path.startsWith(s.path) }"
+        :class="{ on: route.path.startsWith(s.path), only: !may(s.needs) }"
         :aria-current="route.path.startsWith(s.path) ? 'page' : undefined"
       >
         <i aria-hidden="true">{{ s.key }}</i>
@@ -62,8 +64,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
       <button type="button" class="tool" @click="helping = true">
         <kbd aria-hidden="true">?</kbd><span class="visually-hidden">Keys of this screen</span>
       </button>
+      <HomeSign />
     </div>
     <BurnerStrip class="strip" />
+    <HomeSign line />
   </header>
   <NModal v-model:show="helping" :auto-focus="true">
     <section class="tray keys" role="dialog" aria-label="Keys of this screen">
@@ -103,6 +107,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
   background: var(--cobalt);
 }
 .mark {
+  flex: none;
   width: 122px;
   padding-top: 17px;
   color: var(--ink);
@@ -153,6 +158,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
   font: 500 12px/12px var(--figures);
   color: var(--ink-soft);
 }
+/* only to be read by this device */
+.hang.only:not(.on) {
+  color: var(--ink-soft);
+}
 .hang.on,
 .hang.on i {
   color: var(--plate-ink);
@@ -178,8 +187,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
 .tools {
   display: flex;
   align-items: center;
-  gap: 6px;
-  margin-left: 18px;
+  flex: none;
+  gap: 2px;
+  margin: 0 14px;
   padding-top: 8px;
   color: var(--cobalt);
 }

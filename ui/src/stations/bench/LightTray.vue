@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { may } from '@/door/me'
 import { LONGEST_NAME } from '@/api/shared'
 import { newKey } from '@/api/keys'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
@@ -77,10 +78,13 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
           >
         </p>
         <span class="verbs">
-          <button type="button" class="plate" :disabled="blocked" @click="ask">Light it</button>
+          <button type="button" class="plate" :disabled="blocked || !may('cook')" @click="ask">
+            Light it
+          </button>
           <button type="button" class="touch" :disabled="blocked" @click="rehearsing = true">
             or rehearse it
           </button>
+          <span v-if="!may('cook')" class="soft">lighting is for those who cook here</span>
         </span>
       </div>
       <div class="spoons">

@@ -82,6 +82,7 @@ function take() {
 
 <template>
   <FormDialog
+    needs="keep"
     :title="burner ? 'Change this burner' : 'Add a burner'"
     :verb="burner ? 'Keep it' : 'Add it'"
     :blocked="!form.name.trim()"

@@ -74,6 +74,7 @@ function take() {
 
 <template>
   <FormDialog
+    needs="keep"
     :title="ingredient ? 'Change this' : `Your own ${base.name}`"
     :verb="ingredient ? 'Keep it' : 'Put it on the shelf'"
     :blocked="!form.name.trim()"

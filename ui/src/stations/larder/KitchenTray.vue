@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { useMessage } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { api, unwrap, type LarderOut } from '@/api/client'
+import { may } from '@/door/me'
 import { figure } from '@/form/numbers'
 
 /** Where the kitchen is and what its cups hold, as sentences whose figures are typed in place. */
@@ -115,7 +116,7 @@ const weigh = useMutation({
             m above the sea, where water boils at {{ kitchen.boils_water_c }} °C. </template
           ><template v-else> °C{{ i < 4 ? ', ' : '.' }}</template></template
         >
-        <button v-if="changed" type="submit" class="plate">Keep it</button>
+        <button v-if="changed" type="submit" class="plate" :disabled="!may('keep')">Keep it</button>
         {{ ' ' }}
         <button type="button" class="touch" @click="weighing = !weighing">Measure a cup</button>
       </p>

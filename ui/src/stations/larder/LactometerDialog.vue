@@ -66,6 +66,7 @@ const apply = useMutation({
 
 <template>
   <FormDialog
+    needs="keep"
     :title="`Check ${milk.name}`"
     verb="Reckon it"
     :busy="asked.isPending.value"

@@ -3,6 +3,9 @@ import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { PanOut } from '@/api/client'
 import { useLarder } from '@/api/kitchen'
+import { RouterLink } from 'vue-router'
+import { may, useMe } from '@/door/me'
+import AsideNote from '@/form/AsideNote.vue'
 import PanMini from '@/pan/PanMini.vue'
 import { volume } from '@/say'
 import CopiesTray from './CopiesTray.vue'
@@ -13,6 +16,7 @@ import MaterialsShelf from './MaterialsShelf.vue'
 import MilkDialog from './MilkDialog.vue'
 import PanDialog from './PanDialog.vue'
 
+const { me } = useMe()
 const query = useLarder()
 const larder = computed(() => query.data.value)
 
@@ -32,6 +36,7 @@ const close = () => (open.value = null)
   <div class="page">
     <h1 class="visually-hidden">Larder</h1>
     <template v-if="larder">
+      <AsideNote :names="larder.aside" />
       <KitchenTray :kitchen="larder.kitchen" />
       <div class="shelves">
         <section aria-label="This kitchen’s pans">
@@ -128,7 +133,18 @@ const close = () => (open.value = null)
         <button type="button" class="touch" @click="open = { what: 'milk' }">Add a milk</button>
       </section>
       <MaterialsShelf :larder="larder" />
-      <CopiesTray />
+      <CopiesTray v-if="may('keep')" />
+      <section v-if="me?.here" class="tray" aria-label="The door">
+        <p class="legend"><b>The door</b></p>
+        <p class="answer">
+          {{
+            me.home
+              ? 'This kitchen is open to the house: phones that are let in plan, log and read here.'
+              : 'Only this computer is served; a phone of the house can be let in too.'
+          }}
+          <RouterLink class="door" to="/larder/door">To the door</RouterLink>
+        </p>
+      </section>
       <NModal :show="open !== null" @update:show="close">
         <MilkDialog
           v-if="open?.what === 'milk'"
@@ -190,6 +206,12 @@ const close = () => (open.value = null)
 .flag {
   margin-left: 8px;
   font-size: 13.5px;
+}
+.door {
+  display: inline-block;
+  min-height: 40px;
+  margin-left: 10px;
+  font: 550 17px/40px var(--figures);
 }
 .tray + .tray {
   margin-top: 24px;

@@ -86,6 +86,7 @@ function take() {
 
 <template>
   <FormDialog
+    needs="keep"
     :title="milk ? 'Change this milk' : 'Add a milk'"
     :verb="milk ? 'Keep it' : 'Put it in the larder'"
     :blocked="!form.name.trim()"

@@ -123,6 +123,7 @@ const theirs = computed(() => {
 
 <template>
   <FormDialog
+    needs="keep"
     :title="pan ? 'Change this pan' : 'Add a pan'"
     :verb="pan ? 'Keep it' : 'Hang it up'"
     :blocked="!form.name.trim()"

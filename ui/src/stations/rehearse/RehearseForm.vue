@@ -37,6 +37,7 @@ const begin = useMutation({
 
 <template>
   <FormDialog
+    needs="log"
     title="Rehearse it, without milk"
     verb="Light it"
     :busy="begin.isPending.value"

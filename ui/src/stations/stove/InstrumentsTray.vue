@@ -112,6 +112,7 @@ function sure(c: Channel) {
   </section>
   <NModal v-model:show="pairing">
     <FormDialog
+      needs="cook"
       title="Pair instruments"
       verb="Pair them"
       :blocked="!url.trim()"

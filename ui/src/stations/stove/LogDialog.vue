@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import type { EventIn, Flame } from '@/api/client'
-import { useLog, type LiveBatch } from '@/api/kitchen'
+import { useLog, useWholeLog, type LiveBatch } from '@/api/kitchen'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
-import { clock } from '@/say'
+import { clock, logged } from '@/say'
 import { ran } from '@/shell/now'
 
 /** All that happened: take any of it back, bring it in again, or add what was forgotten with its time. */
 const props = defineProps<{ batch: LiveBatch }>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLog()
+const lines = useWholeLog(() => props.batch)
 
 const FORGOTTEN = [
   { value: 'first_boil', text: 'first boil' },
@@ -66,9 +67,9 @@ function add() {
   <div class="tray dialog" role="dialog" aria-label="All that happened">
     <h2 class="heading">All that happened</h2>
     <ol class="all" tabindex="0" aria-label="Happenings, newest first">
-      <li v-for="l in batch.log" :key="l.event_id">
+      <li v-for="l in lines" :key="l.event_id">
         <time>{{ clock(l.at_s) }}</time>
-        <span :class="{ undone: l.undone }">{{ l.text }}</span>
+        <span :class="{ undone: l.undone }">{{ logged(l) }}</span>
         <button
           v-if="!l.undone && l.kind !== 'lit' && l.kind !== 'carried'"
           type="button"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock } from '@/say'
+import { clock, logged } from '@/say'
 
 /** What happened, newest first, with the keys that take back, hush and give up. */
 defineProps<{
@@ -15,7 +15,7 @@ const emit = defineEmits<{ undo: []; hush: []; giveUp: [] }>()
   <div>
     <ol class="log" aria-label="What happened">
       <li v-for="l in log.slice(0, 9)" :key="l.event_id" :class="{ undone: l.undone }">
-        <time>{{ clock(l.at_s) }}</time> {{ l.text }}{{ l.undone ? ', undone' : '' }}
+        <time>{{ clock(l.at_s) }}</time> {{ logged(l) }}{{ l.undone ? ', undone' : '' }}
       </li>
     </ol>
     <p class="acts">

@@ -7,7 +7,7 @@ import type { CurdEventIn, EventIn } from '@/api/client'
 import { damaged, useLog, useStove, type LiveBatch } from '@/api/kitchen'
 import AsideNote from '@/form/AsideNote.vue'
 import { post } from '@/api/outbox'
-import { clock } from '@/say'
+import { clock, logged } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { useLives, type Asked } from '@/shell/live'
 import { sounding } from '@/shell/sound'
@@ -213,7 +213,7 @@ useKeys([
           <ol class="log" aria-label="What happened">
             <li v-for="l in batch.log.slice(0, 4)" :key="l.event_id" :class="{ undone: l.undone }">
               <time>{{ clock(l.at_s) }}</time>
-              <span>{{ l.text }}{{ l.undone ? ', undone' : '' }}</span>
+              <span>{{ logged(l) }}{{ l.undone ? ', undone' : '' }}</span>
             </li>
           </ol>
           <p class="small-acts">

@@ -125,10 +125,10 @@ const priced = computed(() => f.value.cost.ingredients > 0)
       <h2 class="heading">Keeping</h2>
       <template v-if="f.frozen">
         <p class="figure">
-          {{ f.frozen.answer.sand.days }} <span>days at −18 °C at its best, wrapped</span>
+          {{ f.keeping.freezer_days }} <span>days at −18 °C at its best, wrapped</span>
         </p>
         <p>
-          {{ f.keeping.freezer_weeks }} weeks at most. Sand: {{ f.frozen.answer.sand.word }}; ice:
+          Never freeze it again. Sand: {{ f.frozen.answer.sand.word }}; ice:
           {{ f.frozen.answer.iciness.word }} ({{ Math.round(f.frozen.answer.iciness.figure) }} of
           100).
         </p>
@@ -140,7 +140,7 @@ const priced = computed(() => f.value.cost.ingredients > 0)
         </p>
         <p>
           In this room {{ f.keeping.room_h }} {{ f.keeping.room_h === 1 ? 'hour' : 'hours' }} at
-          most; frozen {{ f.keeping.freezer_weeks }} weeks. {{ f.keeping.why }}
+          most; frozen {{ f.keeping.freezer_days }} days. {{ f.keeping.why }}
         </p>
         <p v-if="f.grains !== 'low'">Lactose grains in the fridge: {{ f.grains }}.</p>
       </template>

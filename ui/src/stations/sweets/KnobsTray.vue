@@ -170,6 +170,7 @@ const remove = useMutation({
     </div>
     <NModal v-model:show="naming">
       <FormDialog
+        needs="cook"
         title="A sweet of your own"
         verb="Keep it"
         :blocked="!name.trim()"

@@ -51,8 +51,10 @@ const milks = computed<WordChoice[]>(() => [
   { value: '', text: 'its usual milk', does: f.value && !words.value.milk ? f.value.milk : '' },
   ...props.kitchen.milks.map((m) => ({ value: String(m.id), text: m.name })),
 ])
-const milkWord = computed(() =>
-  words.value.milk ? shown(milks.value, words.value.milk) : (f.value?.milk ?? 'its usual milk'),
+/** The milk that the answer was reckoned with: a cow's is not taken where coconut's belongs. */
+const milkWord = computed(
+  () =>
+    f.value?.milk ?? (words.value.milk ? shown(milks.value, words.value.milk) : 'its usual milk'),
 )
 const taken = computed(() => f.value?.bases.find((b) => b.do === 'reduce' && !b.ready))
 /** Whether any milk of the cook's goes in; hung curd and coconut need none. */
@@ -69,12 +71,23 @@ const fresh = computed<WordChoice[]>(() => {
       })
   return found
 })
-const wants = computed(() => plain('12', '24', '36', '500 g', '1 kg'))
+const wants = computed(() =>
+  plain(...new Set([sweet.value?.usual_want ?? '6', '12', '24', '500 g', '1 kg'])),
+)
 const wantWord = computed(() => {
   const n = Number(words.value.want)
   if (!Number.isFinite(n) || !sweet.value) return words.value.want || 'how many'
-  return `${words.value.want} ${n === 1 ? sweet.value.one : sweet.value.many}`
+  // “16 sponge balls”, not “16 balls of sponge balls”
+  return counted.value
+    ? words.value.want
+    : `${words.value.want} ${n === 1 ? sweet.value.one : sweet.value.many}`
 })
+/** Whether the sweet's own name says what it is counted in, and a bare number of them is asked for. */
+const counted = computed(
+  () =>
+    Boolean(sweet.value?.name.endsWith(` ${sweet.value.many}`)) &&
+    Number.isFinite(Number(words.value.want)),
+)
 const eachHint = computed(() =>
   sweet.value?.way === 'mould' ? 'What one mould holds: 70 ml.' : 'One piece: 12 g.',
 )
@@ -111,9 +124,8 @@ const limit = computed(() => f.value?.limits.find((l) => l.limits))
 const over = computed(() => f.value?.limits.filter((l) => !l.limits && l.left_kg > 0.004) ?? [])
 
 function choose(key: string) {
-  const way = props.choices.sweets.find((s) => s.key === key)?.way
   keep({
-    want: way === 'serve' ? '8' : '24',
+    want: props.choices.sweets.find((s) => s.key === key)?.usual_want ?? '6',
     weighed: '',
     finished: '',
     sweet: key,
@@ -161,12 +173,12 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           label="how many, or how much"
           :shown="wantWord"
           free
-          hint="24 pieces, or a weight like 1.2 kg."
+          hint="24 pieces, a weight like 1.2 kg, or 600 ml."
           :choices="wants"
           :problem="wrong('want')"
           @kept="keep({ weighed: '', finished: '' })"
         />
-        of
+        {{ counted ? ' ' : ' of ' }}
       </template>
       <template v-else>
         I have

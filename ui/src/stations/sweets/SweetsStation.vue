@@ -211,7 +211,8 @@ const suggested = computed(() => {
             />
             <p class="under">
               It begins to freeze at {{ f.frozen.answer.begins_c.toFixed(1).replace('-', '−') }} °C.
-              In there it is {{ f.frozen.answer.hardness }}.
+              In there it {{ f.frozen.answer.hardness === 'slumps' ? '' : 'is '
+              }}{{ f.frozen.answer.hardness }}.
               <template v-if="f.frozen.answer.dip_s"
                 >To free it, dip {{ Math.round(f.frozen.answer.dip_s.likely) }} s in water at 40
                 °C.</template
@@ -248,8 +249,8 @@ const suggested = computed(() => {
             <template v-if="f.fry">
               <h2 class="heading">Fat at {{ Math.round(f.fry.fat_c.likely) }} °C</h2>
               <p class="under">
-                About {{ hours(f.fry.sets_s.likely) }} ({{ hours(f.fry.sets_s.low) }}–{{
-                  hours(f.fry.sets_s.high)
+                About {{ hours(f.fry.seconds.likely) }} ({{ hours(f.fry.seconds.low) }}–{{
+                  hours(f.fry.seconds.high)
                 }}); they take up {{ grams(f.fry.taken_kg) }} of it.
                 <WhyWord v-if="f.whys.fry" :why="f.whys.fry" text="why so hot?" />
               </p>

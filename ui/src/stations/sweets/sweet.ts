@@ -10,7 +10,7 @@ export const SWEET_FIRST = {
   school: '',
   flavour: '',
   from: 'want',
-  want: '24',
+  want: '12',
   have: '',
   each: '',
   milk: '',

@@ -20,7 +20,7 @@ from mulvek.core.curd.acid import (
 )
 from mulvek.core.curd.balance import DRAINS, CurdParts, Draining, rinsed_c, split
 from mulvek.core.curd.cooling import LID, SKIN, Standing, boils_c, cooling_curve, mixed_c, standing, steam_flux
-from mulvek.core.curd.curdle import CurdlePlan, cools_by, curdle, milk_for_curd, newton_rate, wait_for
+from mulvek.core.curd.curdle import cools_by, curdle, milk_for_curd, newton_rate, wait_for
 from mulvek.core.curd.fruit import FRUITS, check_mixing, milk_ph, mixture_ph, most_fruit, onset_ph
 from mulvek.core.curd.hang import StrainPlan, strain
 from mulvek.core.curd.milk import CurdMilk, curd_milk, yield_ln_sd
@@ -33,6 +33,7 @@ from mulvek.core.curd.pieces import (
     piece_density_kg_m3,
     texture_index,
 )
+from mulvek.core.curd.plan import CurdlePlan
 from mulvek.core.curd.reasons import curd_reasons, strain_reasons
 from mulvek.core.curd.strain import (
     CLOTHS,
@@ -57,12 +58,14 @@ from mulvek.core.curd.syrup import (
     syrup_density_kg_m3,
     syrup_m3,
 )
+from mulvek.core.curd.verdict import judge
 from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.heat import Burner, pressure_at_altitude_pa
 from mulvek.core.kitchen import Kitchen
 from mulvek.core.materials.library import material
 from mulvek.core.pans import Pan
 from mulvek.core.quantities import Quantity
+from mulvek.core.ranges import Range
 from mulvek.core.stove.curd_run import learn_yield
 from mulvek.core.vessels import Kadhai, Straight
 
@@ -345,8 +348,8 @@ def test_the_three_waits_and_the_three_drains_are_seen_at_once():
     assert [f.curd_kg.likely for f in drains] == sorted((f.curd_kg.likely for f in drains), reverse=True)
     assert [f.pieces.count.likely for f in drains] == sorted((f.pieces.count.likely for f in drains), reverse=True)
     pressed = plan(wait_s=60.0, draining=Draining("press", 600), use="paneer", rinses=0, milk=material("buffalo"))
-    assert "paneer" in curdle(pressed).suits
-    assert "sponge" in curdle(plan()).suits
+    assert curdle(pressed).fits["paneer"].suits == "yes"
+    assert curdle(plan()).fits["sponge"].suits == "yes"
     for f in (*waits, *drains):
         assert f.curd_kg.low < f.curd_kg.likely < f.curd_kg.high and set(curd_reasons(f)) >= {"curd", "acid", "rinse"}
 
@@ -356,7 +359,7 @@ def test_warnings_where_they_belong():
         return " ".join(c.title for c in curdle(plan(**more)).cautions)
 
     assert "weak curd" in said(milk=material("uht")) and "weak curd" not in said()
-    assert "Hot for soft balls" in said(wait_s=0.0)
+    assert "Warm the sour whey" in said(coagulant="sour-curd") and "Warm the sour whey" not in said()
     assert "tastes of the acid" in said(rinses=0, rinse_kg=0.0)
     assert "iron" in said(pan=replace(POT, material="iron"))
     assert "Hot curd scalds" in said()
@@ -517,7 +520,8 @@ def test_soda_as_the_dossier_reckons_it():
 def test_uses_have_windows_that_a_curd_can_meet():
     for use in USES.values():
         assert use.moisture[0] < use.moisture[1] and use.texture[0] < use.texture[1]
-        assert use.suits(sum(use.moisture) / 2, sum(use.texture) / 2)
+        middle = [Range.exact(sum(window) / 2) for window in (use.moisture, use.texture)]
+        assert judge(use, *middle).suits == "yes"
     assert isinstance(pan(1000, 0.24)[0], Standing)
 
 

@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 
 from mulvek.core.bases.plan import Amount
 from mulvek.core.curd.balance import Draining
-from mulvek.core.curd.curdle import CurdlePlan, curdle
+from mulvek.core.curd.curdle import curdle
 from mulvek.core.curd.hang import StrainPlan, strain
+from mulvek.core.curd.plan import CurdlePlan
 from mulvek.core.errors import BadInput, Conflict
 from mulvek.core.heat import Burner
 from mulvek.core.kitchen import Kitchen

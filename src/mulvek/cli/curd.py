@@ -86,6 +86,20 @@ def _curdle_words(args: argparse.Namespace) -> dict[str, Any]:
     }
 
 
+FAULTS = {"soft": "soft", "firm": "firm", "wet": "moist", "dry": "dry"}
+
+
+def _verdict(f: Any) -> str:
+    """What it suits; when not what it is for, what to change."""
+    suited = ", ".join(u.name for u in f.uses if u.suits == "yes")
+    if f.use.suits == "yes":
+        return f"It suits {suited}."
+    degree = "a little" if f.use.suits == "nearly" else "too"
+    mend = f": {f.instead.words}" if f.instead else ": another milk does better"
+    also = f" As it is it suits {suited}." if suited else ""
+    return f"For {f.use.name} it is {degree} {FAULTS[f.use.fault]}{mend}.{also}"
+
+
 def _curdle(args: argparse.Namespace) -> int:
     from ..formats.curd import CurdleIn, CurdWishIn, CurdWishOut, answer_curdle
 
@@ -99,14 +113,15 @@ def _curdle(args: argparse.Namespace) -> int:
         print(f.model_dump_json(indent=2))
         return 0
     unit = 1e3
+    thinned = f" in {f.acid.water_kg * 1e3:.0f} g of water" if f.acid.water_kg else ""
     lines = [
         f"Bring {f.amount} of {f.milk_name} to the boil; after {f.wait_s / 60:.1f} minutes off the flame it is at "
         f"{f.acid_c.likely:.0f} °C.",
-        f"Have {f.acid.ready * unit:.0f} {f.acid.unit} of {f.acid.name} ready in {f.acid.water_kg * 1e3:.0f} g of water; "
+        f"Have {f.acid.ready * unit:.0f} {f.acid.unit} of {f.acid.name} ready{thinned}; "
         f"stop when the whey runs clear, usually after {f.acid.likely.likely * unit:.0f} {f.acid.unit}.",
         f"You will have {f.curd_kg.likely * 1e3:.0f} g{f.curd_kg.spread(1e3)} of chhena "
         f"at {f.moisture.likely * 100:.0f} % moisture, and {f.whey_kg * 1e3:.0f} g of whey.",
-        f"It suits {', '.join(u.name for u in f.uses if u.suits) or 'nothing here as it is'}.",
+        _verdict(f),
     ]
     if f.pieces:
         lines.append(

@@ -13,7 +13,6 @@ from ..core.curd.balance import CurdParts, Draining
 from ..core.curd.curdle import (
     Acid,
     CurdForecast,
-    CurdlePlan,
     Pieces,
     Stage,
     cools_by,
@@ -23,8 +22,10 @@ from ..core.curd.curdle import (
 )
 from ..core.curd.fruit import FRUITS
 from ..core.curd.pieces import USES, Use, use
+from ..core.curd.plan import CurdlePlan
 from ..core.curd.reasons import curd_reasons
 from ..core.curd.strain import CLOTHS
+from ..core.curd.verdict import Fault, Fit, Suits, Way
 from ..core.errors import BadInput
 from ..core.materials.library import materials
 from ..core.quantities import parse, parse_seconds, say
@@ -52,6 +53,7 @@ class CurdleIn(Body):
     drain: Literal["hang", "light squeeze", "hard squeeze", "press"] = "light squeeze"
     drain_time: Words = "30 minutes"
     fridge_time: Words = ""
+    hold: Words = Field("", description='On the heat once it has curdled: "3 minutes"; half a minute when empty')
     use: Key = "sponge"
     piece: Words = Field("", description='Of one raw piece: "12 g"; usual for the use when empty')
     binder: Words = Field("", description='Flour or semolina: "2 %"')
@@ -99,6 +101,7 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
             parse_seconds(words.fridge_time, "fridge_time"),
         ),
         use=words.use,
+        hold_s=parse_seconds(words.hold, "hold") if words.hold.strip() else 30.0,
         kitchen=kitchen,
         strength=words.strength,
         dilute_to=words.dilute_to,
@@ -141,17 +144,80 @@ class CurdPartsOut(Out):
 
 
 class UseOut(Out):
-    """What chhena is made for, with its windows (kg per kg, texture index) and whether this curd suits."""
+    """What chhena is made for, with its windows (kg per kg, texture index), whether this curd suits it, and what is
+    most wrong with it when it does not."""
 
     key: str
     name: str
     moisture: list[float]
     texture: list[float]
-    suits: bool
+    suits: Suits
+    fault: Fault
 
     @classmethod
-    def of(cls, u: Use, suits: bool) -> "UseOut":
-        return cls(key=u.key, name=u.name, moisture=list(u.moisture), texture=list(u.texture), suits=suits)
+    def of(cls, u: Use, fit: Fit) -> "UseOut":
+        return cls(
+            key=u.key,
+            name=u.name,
+            moisture=list(u.moisture),
+            texture=list(u.texture),
+            suits=fit.suits,
+            fault=fit.fault,
+        )
+
+
+class InsteadOut(Out):
+    """What to change in the sentence so that the curd suits what it is for; what stays is left out. ``words``: the same
+    as a sentence."""
+
+    wait: str | None
+    rinses: int | None
+    drain: str | None
+    drain_time: str | None
+    hold: str | None
+    words: str
+
+    @classmethod
+    def of(cls, plan: CurdlePlan, way: Way) -> "InsteadOut":
+        minutes = _minutes(way.wait_s) if way.wait_s else "not at all"
+        wait = minutes if way.wait_s != plan.wait_s else None
+        drained = way.draining != plan.draining
+        said = []
+        if wait:
+            more = "" if way.wait_s > plan.wait_s else "only "
+            said.append("put the acid in at the boil" if not way.wait_s else f"wait {more}{minutes}")
+        if way.hold_s != plan.hold_s:
+            said.append(f"keep it on a low flame for {_minutes(way.hold_s)} once it has curdled")
+        if way.rinses != plan.rinses:
+            said.append("rinse it once" if way.rinses == 1 else "do not rinse it")
+        if drained:
+            said.append(f"{_DRAINED[way.draining.way]} for {_minutes(way.draining.seconds)}")
+        return cls(
+            wait=wait,
+            rinses=way.rinses if way.rinses != plan.rinses else None,
+            drain=way.draining.way if drained else None,
+            drain_time=_minutes(way.draining.seconds) if drained else None,
+            hold=_minutes(way.hold_s) if way.hold_s != plan.hold_s else None,
+            words=_listed(said),
+        )
+
+
+def _listed(words: list[str]) -> str:
+    *first, last = words
+    return f"{', '.join(first)} and {last}" if first else last
+
+
+def _minutes(seconds: float) -> str:
+    n = round(seconds / 60)
+    return f"{n} minute{'' if n == 1 else 's'}"
+
+
+_DRAINED = {
+    "hang": "only hang it",
+    "light squeeze": "squeeze it lightly and drain it",
+    "hard squeeze": "squeeze it hard and drain it",
+    "press": "press it",
+}
 
 
 class CurdForecastOut(Out):
@@ -187,6 +253,7 @@ class CurdForecastOut(Out):
     pieces: Pieces | None
     use: UseOut
     uses: list[UseOut]
+    instead: InsteadOut | None
     stages: list[Stage]
     cautions: list[Caution]
     whys: dict[str, Why]
@@ -222,8 +289,9 @@ class CurdForecastOut(Out):
             curd=CurdPartsOut.of(f.balance.curd),
             whey=CurdPartsOut.of(f.balance.whey),
             washings=CurdPartsOut.of(f.balance.washings),
-            use=UseOut.of(use(plan.use), plan.use in f.suits),
-            uses=[UseOut.of(u, u.key in f.suits) for u in USES.values()],
+            use=UseOut.of(use(plan.use), f.fits[plan.use]),
+            uses=[UseOut.of(u, f.fits[u.key]) for u in USES.values()],
+            instead=InsteadOut.of(plan, f.instead) if f.instead else None,
             stages=list(f.stages),
             cautions=list(f.cautions),
             whys=curd_reasons(f),

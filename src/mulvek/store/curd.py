@@ -7,8 +7,8 @@ from typing import Any, Literal
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from ..core.curd.curdle import CurdlePlan
 from ..core.curd.hang import StrainPlan
+from ..core.curd.plan import CurdlePlan
 from ..core.errors import NotFound
 from ..core.stove.curd_run import (
     CURD_KINDS,

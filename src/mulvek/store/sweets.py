@@ -8,7 +8,7 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from ..core.curd.curdle import CurdlePlan
+from ..core.curd.plan import CurdlePlan
 from ..core.errors import Conflict, KitchenError, NotFound
 from ..core.stove.log import Begun
 from ..core.stove.sweet_run import (

@@ -2443,6 +2443,7 @@ export interface components {
             curve_s: number[];
             /** Curve Texture */
             curve_texture: number[];
+            instead: components["schemas"]["InsteadOut"] | null;
             /** Knead S */
             knead_s: number;
             milk: components["schemas"]["CurdPartsOut"];
@@ -2618,6 +2619,12 @@ export interface components {
              * @default
              */
             fridge_time?: string;
+            /**
+             * Hold
+             * @description On the heat once it has curdled: "3 minutes"; half a minute when empty
+             * @default
+             */
+            hold?: string;
             /** @default null */
             kitchen?: components["schemas"]["KitchenIn"] | null;
             /** Milk */
@@ -3362,6 +3369,25 @@ export interface components {
             price: number | null;
             /** Version */
             version: number;
+        };
+        /**
+         * InsteadOut
+         * @description What to change in the sentence so that the curd suits what it is for; what stays is left out. ``words``: the same
+         *     as a sentence.
+         */
+        InsteadOut: {
+            /** Drain */
+            drain: string | null;
+            /** Drain Time */
+            drain_time: string | null;
+            /** Hold */
+            hold: string | null;
+            /** Rinses */
+            rinses: number | null;
+            /** Wait */
+            wait: string | null;
+            /** Words */
+            words: string;
         };
         /** InstrumentOut */
         InstrumentOut: {
@@ -6629,17 +6655,26 @@ export interface components {
         };
         /**
          * UseOut
-         * @description What chhena is made for, with its windows (kg per kg, texture index) and whether this curd suits.
+         * @description What chhena is made for, with its windows (kg per kg, texture index), whether this curd suits it, and what is
+         *     most wrong with it when it does not.
          */
         UseOut: {
+            /**
+             * Fault
+             * @enum {string}
+             */
+            fault: "" | "soft" | "firm" | "wet" | "dry";
             /** Key */
             key: string;
             /** Moisture */
             moisture: number[];
             /** Name */
             name: string;
-            /** Suits */
-            suits: boolean;
+            /**
+             * Suits
+             * @enum {string}
+             */
+            suits: "yes" | "nearly" | "no";
             /** Texture */
             texture: number[];
         };

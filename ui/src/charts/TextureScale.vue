@@ -4,7 +4,7 @@ import { computed } from 'vue'
 /** Soft and moist to firm and dry, drawn as grains, with what this curd is and what it suits. */
 const props = defineProps<{
   texture: { low: number; likely: number; high: number }
-  uses: { key: string; name: string; texture: number[]; suits: boolean }[]
+  uses: { key: string; name: string; texture: number[] }[]
   wanted: string
 }>()
 const STEPS = [

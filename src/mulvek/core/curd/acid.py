@@ -6,7 +6,7 @@ buffer (after Salaün et al. 2005). Mixed constants at ionic strength 0.08.
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Literal
 
 from ..errors import BadInput
@@ -16,7 +16,6 @@ from .milk import CurdMilk
 MILK_PH = 6.7
 _PK_CITRIC, _PK_LACTIC, _PK_ACETIC, _PK_MALIC = (3.03, 4.47, 5.91), 3.76, 4.66, (3.30, 4.82)
 _BUF0, _BUFA, _BUFC, _BUFS, _BUF_WHEY = 18.0, 20.0, 5.05, 0.60, 11.0
-LOW_DOSE, HIGH_DOSE = 0.75, 1.35
 MOLAR_G = {"citric": 192.12, "acetic": 60.05, "lactic": 90.08, "malic": 134.09}
 
 
@@ -69,8 +68,27 @@ def buffered_mol_m3(from_ph: float, to_ph: float, scale: float = 1.0) -> float:
 
 
 @dataclass(frozen=True, slots=True)
+class Holds:
+    """What a soured coagulant brings beside water and acid, kg per litre of it."""
+
+    fat: float = 0.0
+    casein: float = 0.0
+    whey_protein: float = 0.0
+    lactose: float = 0.0
+    ash: float = 0.0
+
+    @property
+    def total(self) -> float:
+        return self.fat + self.casein + self.whey_protein + self.lactose + self.ash
+
+    def scaled(self, factor: float) -> "Holds":
+        return Holds(*(getattr(self, f.name) * factor for f in fields(self)))
+
+
+@dataclass(frozen=True, slots=True)
 class Coagulant:
-    """One coagulant. ``strength``: low, usual, high; see the table for what it counts."""
+    """One coagulant. ``strength``: low, usual, high; see the table for what it counts. ``doses``: least and most that
+    it takes in real kitchens, times the central dose."""
 
     key: str
     name: str
@@ -79,6 +97,8 @@ class Coagulant:
     strength: tuple[float, float, float]
     juice_ph: float | None = None
     molar_g: float | None = None
+    doses: tuple[float, float] = (0.75, 1.35)
+    holds: Holds = Holds()
 
     def gives_mol(self, strength: float, ph: float) -> float:
         """mol of protons from a litre (or a kilogram) of it at ``ph``."""
@@ -108,6 +128,8 @@ COAGULANTS: Mapping[str, Coagulant] = {
         tuple(row["strength"]),
         row.get("juice_ph"),
         row.get("molar_g"),
+        tuple(row.get("doses", (0.75, 1.35))),
+        Holds(**row.get("holds", {})).scaled(0.01),
     )
     for key, row in read_table("coagulants.toml").items()
 }
@@ -130,7 +152,7 @@ def dose_l(
 ) -> float:
     """Litres (or kilograms) of a coagulant for so much milk at ``celsius``: the central figure.
 
-    Real doses run from 0.75 to 1.35 of it; one stops when the whey runs clear.
+    Real doses run from ``what.doses[0]`` to ``what.doses[1]`` of it; one stops when the whey runs clear.
 
     >>> cow = CurdMilk(0.041, 0.033, 0.78, 0.047, 0.0072)
     >>> round(dose_l(COAGULANTS["lemon"], 1.37e-3, 83.0, cow, 4.6) * 1e3, 3)

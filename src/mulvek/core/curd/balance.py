@@ -9,7 +9,7 @@ from dataclasses import dataclass, fields
 from typing import Literal
 
 from ..errors import BadInput
-from .acid import curdled_share
+from .acid import Holds, curdled_share
 from .milk import CurdMilk
 
 Drain = Literal["hang", "light squeeze", "hard squeeze", "press"]
@@ -104,6 +104,9 @@ class Balance:
     casein_kept: float
 
 
+NOTHING = Holds()
+
+
 def split(
     milk: CurdMilk,
     milk_kg: float,
@@ -114,6 +117,7 @@ def split(
     boil_s: float = 120.0,
     acid_water_kg: float = 0.0,
     acid_kg: float = 0.0,
+    brought: Holds = NOTHING,
     rinse_kg: float = 0.0,
     rinses: int = 1,
     steam_share: float = EVAPORATES,
@@ -122,7 +126,8 @@ def split(
     """One curdling.
 
     :param celsius: of the milk when the acid meets it, 60-97. :param ph: reached, read cold, 4.8-5.9.
-    :param acid_water_kg: water that came with ``acid_kg`` of acid. :param rinse_kg: all rinse water,
+    :param acid_water_kg: water that came with ``acid_kg`` of acid. :param brought: what else a soured coagulant
+        brought, kg; its casein is curdled already. :param rinse_kg: all rinse water,
         poured in ``rinses`` equal parts. :param moisture: drained until it holds so much water, kg per kg;
         then ``drain`` does not matter.
     """
@@ -131,16 +136,20 @@ def split(
     kept_casein = (0.96 if uht else 0.985) * gathered
     kept_whey = (0.92 if uht else 0.90 - 0.25 * math.exp(-boil_s / 60 / 4)) * gathered
     kept_ash = min(0.55, max(0.20, 0.40 + 0.30 * (ph - 5.4)))
-    fat = (0.96 if homogenised else 0.93) * gathered * milk.fat
-    protein = kept_casein * milk.casein + kept_whey * milk.whey_protein
-    ash = kept_ash * milk.ash
+    more = brought.scaled(1 / milk_kg)
+    kept_fat = 0.96 if homogenised else 0.93
+    fat = kept_fat * (gathered * milk.fat + more.fat)
+    protein = kept_casein * milk.casein + kept_whey * (milk.whey_protein + more.whey_protein)
+    protein += (0.96 if uht else 0.985) * more.casein
+    ash = kept_ash * (milk.ash + more.ash)
     dry = fat + protein + ash
 
     acid, acid_water = acid_kg / milk_kg, acid_water_kg / milk_kg
     water = milk.water - steam_share + acid_water
-    loose_protein = milk.npn + (1 - kept_whey) * milk.whey_protein
-    loose_ash = (1 - kept_ash) * milk.ash
-    solutes = milk.lactose + loose_protein + loose_ash + acid
+    lactose = milk.lactose + more.lactose
+    loose_protein = milk.npn + (1 - kept_whey) * (milk.whey_protein + more.whey_protein)
+    loose_ash = (1 - kept_ash) * (milk.ash + more.ash)
+    solutes = lactose + loose_protein + loose_ash + acid
     serum_solids = solutes / (water - _BOUND * protein)
     hold = (protein + _FAT_HOLDS * fat) / dry
     conditions = hold / _HOLD_REF * math.exp(-_PER_K * (celsius - 80)) * math.exp(_PER_PH * (ph - 5.4))
@@ -170,14 +179,14 @@ def split(
             m * mass,
             fat,
             protein + carried * loose_protein,
-            carried * milk.lactose,
+            carried * lactose,
             ash + carried * loose_ash,
             carried * acid,
         )
 
     unrinsed, curd = parts_of(serum_solids), parts_of(serum_solids * rinsed)
     whole = CurdParts(water + steam_share - acid_water, milk.fat, milk.protein, milk.lactose, milk.ash, 0.0)
-    acid_in = CurdParts(acid_water, 0.0, 0.0, 0.0, 0.0, acid)
+    acid_in = CurdParts(acid_water, more.fat, more.casein + more.whey_protein, more.lactose, more.ash, acid)
     steam = CurdParts(steam_share, 0.0, 0.0, 0.0, 0.0, 0.0)
     whey = whole.plus(acid_in).plus(steam, -1.0).plus(unrinsed, -1.0)
     rinse_in = CurdParts(rinse_kg / milk_kg, 0.0, 0.0, 0.0, 0.0, 0.0)

@@ -9,18 +9,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from ..bases.evaporation import Fire, heat_up
-from ..bases.plan import Amount
 from ..cautions import CHILL, MILK_CLIMBS, Caution
 from ..errors import BadInput, Impossible
-from ..heat import Burner
-from ..kitchen import Kitchen
-from ..materials.library import Material
-from ..pans import Pan
 from ..quantities import say
 from ..ranges import Range
 from ..vessels import capacity_m3
-from .acid import HIGH_DOSE, LOW_DOSE, coagulant, dose_l, end_ph, ph_after
-from .balance import Balance, Draining, rinsed_c, split
+from .acid import coagulant, dose_l, end_ph, ph_after
+from .balance import Balance, rinsed_c, split
 from .cooling import SD_K_PER_ROOT_MIN, Array, cooling_curve, mixed_c, standing
 from .milk import curd_milk, yield_ln_sd
 from .pieces import (
@@ -36,9 +31,10 @@ from .pieces import (
     texture_index,
     use,
 )
+from .plan import LONGEST_WAIT_S, CurdlePlan
 from .syrup import Syrup, syrup_for
+from .verdict import Fit, Way, better_way, judge
 
-LONGEST_WAIT_S = 1200.0
 MOISTURE_SD = 0.022
 CLIMBS = 1.6
 HOT_CURD_C = 45.0
@@ -50,71 +46,13 @@ NOT_FOR_BALLS = Caution(
 STOP_WHEN_CLEAR = Caution(
     "care", "Stop when the whey runs clear", "and greenish: acid left over makes it sour and hard."
 )
-TOO_HOT = Caution("care", "Hot for soft balls.", "Wait longer, or the curd turns firm and dry.")
+WARM_IT = Caution(
+    "care",
+    "Warm the sour whey or curd first,",
+    "to about 70 °C: cold, so much of it cools the milk and it stays milky.",
+)
 SOUR_UNRINSED = Caution("care", "Unrinsed it tastes of the acid.", "Pour cool water through it twice.")
 VESSEL = Caution("care", "Not in iron or bare aluminium", "once the acid goes in: take steel or enamel.")
-
-
-@dataclass(frozen=True, slots=True)
-class CurdlePlan:
-    """One curdling, ready to be reckoned.
-
-    ``wait_s`` between the boil and the acid; ``strength`` None for the coagulant's usual; ``dilute_to`` the
-    strength (same unit) it is thinned to; ``rinse_kg`` all rinse water.
-    """
-
-    milk: Material
-    amount: Amount
-    pan: Pan
-    burner: Burner
-    wait_s: float
-    coagulant: str
-    draining: Draining
-    use: str
-    kitchen: Kitchen
-    strength: float | None = None
-    dilute_to: float = 2.5
-    rinse_kg: float = 0.0
-    rinses: int = 0
-    rinse_c: float = 20.0
-    piece_kg: float | None = None
-    binder: float = 0.0
-    boil_s: float = 120.0
-    batches: int = 0
-    ln_yield: float = 0.0
-    cools: float = 1.0
-    """How much faster than the model this pan cools in this kitchen, from a thermometer read once."""
-    syrup: tuple[float, float] | None = None
-    """°Brix, and kg to a kg of raw pieces; plans of former releases do not hold it."""
-
-    def __post_init__(self) -> None:
-        what = coagulant(self.coagulant)
-        use(self.use)
-        self.draining.water_per_dry()
-        for field, value, low, high, unit in (
-            ("wait", self.wait_s, 0.0, LONGEST_WAIT_S, "s"),
-            ("dilute_to", self.dilute_to, 0.5, 8.0, "%"),
-            ("rinse", self.rinse_kg, 0.0, 20.0, "kg"),
-            ("rinses", float(self.rinses), 0.0, 5.0, "times"),
-            ("rinse_c", self.rinse_c, 0.0, 40.0, "°C"),
-            ("piece", self.piece_kg if self.piece_kg is not None else 0.01, 0.003, 0.2, "kg"),
-            ("binder", self.binder, 0.0, 0.3, "of it"),
-            ("read_c", self.cools, 0.2, 5.0, "times the model's cooling"),
-        ):
-            if not (math.isfinite(value) and low <= value <= high):
-                raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
-        if self.strength is not None and not 0.2 * what.strength[0] <= self.strength <= 3 * what.strength[2]:
-            raise BadInput("strength", f"No {what.name} is that strong.", f"Usual is {what.strength[1]:g}.")
-        if not 0.1 <= self.milk_kg <= 100:
-            raise Impossible("amount", f"{self.amount.quantity.understood} is not a batch.", "Take 100 ml to 100 L.")
-
-    @property
-    def milk_kg(self) -> float:
-        return self.amount.mass_kg(curd_milk(self.milk).density(self.kitchen.milk_c))
-
-    @property
-    def milk_m3(self) -> float:
-        return self.milk_kg / curd_milk(self.milk).density(self.kitchen.milk_c)
 
 
 @dataclass(frozen=True, slots=True)
@@ -183,7 +121,9 @@ class CurdForecast:
     acid_left: float
     knead_s: float
     pieces: Pieces | None
-    suits: tuple[str, ...]
+    fits: dict[str, Fit]
+    instead: Way | None
+    """A way by which it suits what it is for, when as planned it does not."""
     stages: tuple[Stage, ...]
     cautions: tuple[Caution, ...]
 
@@ -213,13 +153,81 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
     pan, boils = standing(plan.milk_m3, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c, cools=plan.cools)
     seconds, celsius = cooling_curve(pan, boils, LONGEST_WAIT_S)
     at_acid = float(np.interp(plan.wait_s, seconds, celsius))
+    made = _made(plan, at_acid)
+    ph, balance = made.ph, made.balance
+    ln_sd = yield_ln_sd(plan.batches)
+    own = math.exp(plan.ln_yield)
+    curd = Range.lognormal(balance.curd.total * own, ln_sd)
+    moisture, texture = made.moisture, made.texture
+    curve_texture = np.array(
+        [texture_index(t, end_ph(t), plan.hold_s / 60, moisture, plan.rinses, milk.texture) for t in celsius]
+    )
+    rinsed = _rinsed(plan, balance, at_acid)
+    kneading = knead_s(balance.curd.fat_in_dry, moisture, balance.curd.total, milk.process != "none")
+    acid_sd = SD_K_PER_ROOT_MIN * math.sqrt(plan.wait_s / 60)
+    moist, firm = Range.normal(moisture, MOISTURE_SD), Range.normal(texture, TEXTURE_SD)
+    fits = {key: judge(u, moist, firm) for key, u in USES.items()}
+    instead = None
+    if fits[plan.use].suits != "yes":
+
+        def outcome(way: Way) -> tuple[float, float]:
+            other = replace(plan, wait_s=way.wait_s, draining=way.draining, rinses=way.rinses, hold_s=way.hold_s)
+            then = _made(other, float(np.interp(way.wait_s, seconds, celsius)))
+            return then.moisture, then.texture
+
+        instead = better_way(
+            meant, Way(plan.wait_s, plan.draining, plan.rinses, plan.hold_s), outcome, longest_s=LONGEST_WAIT_S
+        )
+    return CurdForecast(
+        plan=plan,
+        boil_s=Range.lognormal(warm.seconds, 0.2),
+        boils_c=boils,
+        acid_c=Range.normal(at_acid, acid_sd),
+        mixed_c=mixed_c(plan.milk_kg, at_acid, made.mixture_kg, 70.0 if what.holds.total else 40.0),
+        curve_s=seconds,
+        curve_c=celsius,
+        curve_texture=curve_texture,
+        ph=ph,
+        acid=_acid(plan, made),
+        curd_kg=curd,
+        moisture=moist,
+        texture=firm,
+        balance=balance,
+        whey_kg=balance.whey.total,
+        rinsed_c=rinsed,
+        acid_left=balance.curd.acid / balance.curd.total,
+        knead_s=kneading,
+        pieces=pieces_of(plan, curd, balance, texture) if meant.piece_kg else None,
+        fits=fits,
+        instead=instead,
+        stages=_stages(plan, warm.seconds, kneading, meant),
+        cautions=_cautions(plan, milk.process, meant, balance),
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Made:
+    """Acid and curd when the acid goes in at one temperature; doses and masses in litres or kg."""
+
+    ph: float
+    strength: float
+    central: float
+    water_kg: float
+    mixture_kg: float
+    balance: Balance
+    moisture: float
+    texture: float
+
+
+def _made(plan: CurdlePlan, at_acid: float) -> _Made:
+    milk, what = curd_milk(plan.milk), coagulant(plan.coagulant)
     ph = end_ph(at_acid)
-    central = dose_l(what, plan.milk_m3, at_acid, milk, plan.strength)
     strength = what.strength[1] if plan.strength is None else plan.strength
+    central = dose_l(what, plan.milk_m3, at_acid, milk, plan.strength)
     pure = what.acid_share(strength) * central
     percent = strength if what.unit == "ml" else 100.0 * strength
     water = max(0.0, central * (percent / plan.dilute_to - 1)) if percent > plan.dilute_to else 0.0
-    mixture = central + water
+    brought = what.holds.scaled(central)
     balance = split(
         milk,
         plan.milk_kg,
@@ -227,52 +235,28 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
         ph=ph,
         drain=plan.draining,
         boil_s=plan.boil_s,
-        acid_water_kg=mixture - pure,
+        acid_water_kg=central + water - pure - brought.total,
         acid_kg=pure,
+        brought=brought,
         rinse_kg=plan.rinse_kg if plan.rinses else 0.0,
         rinses=max(1, plan.rinses),
     )
-    ln_sd = yield_ln_sd(plan.batches)
-    own = math.exp(plan.ln_yield)
-    curd = Range.lognormal(balance.curd.total * own, ln_sd)
     moisture = balance.curd.moisture
-    texture = texture_index(at_acid, ph, 0.5, moisture, plan.rinses, milk.texture)
-    curve_texture = np.array([texture_index(t, end_ph(t), 0.5, moisture, plan.rinses, milk.texture) for t in celsius])
-    rinsed = _rinsed(plan, balance, at_acid)
-    kneading = knead_s(balance.curd.fat_in_dry, moisture, balance.curd.total, milk.process != "none")
-    acid_sd = SD_K_PER_ROOT_MIN * math.sqrt(plan.wait_s / 60)
-    suits = tuple(u.key for u in USES.values() if u.suits(moisture, texture))
-    return CurdForecast(
-        plan=plan,
-        boil_s=Range.lognormal(warm.seconds, 0.2),
-        boils_c=boils,
-        acid_c=Range.normal(at_acid, acid_sd),
-        mixed_c=mixed_c(plan.milk_kg, at_acid, mixture, 40.0),
-        curve_s=seconds,
-        curve_c=celsius,
-        curve_texture=curve_texture,
-        ph=ph,
-        acid=Acid(
-            what.name,
-            what.unit,
-            HIGH_DOSE * central,
-            Range(LOW_DOSE * central, central, HIGH_DOSE * central),
-            HIGH_DOSE * water,
-            HIGH_DOSE * mixture,
-            ph_after(what, HIGH_DOSE * central, plan.milk_m3, milk, strength),
-        ),
-        curd_kg=curd,
-        moisture=Range.normal(moisture, MOISTURE_SD),
-        texture=Range.normal(texture, TEXTURE_SD),
-        balance=balance,
-        whey_kg=balance.whey.total,
-        rinsed_c=rinsed,
-        acid_left=balance.curd.acid / balance.curd.total,
-        knead_s=kneading,
-        pieces=pieces_of(plan, curd, balance, texture) if meant.piece_kg else None,
-        suits=suits,
-        stages=_stages(plan, warm.seconds, kneading, meant),
-        cautions=_cautions(plan, milk.process, at_acid, meant, balance),
+    texture = texture_index(at_acid, ph, plan.hold_s / 60, moisture, plan.rinses, milk.texture)
+    return _Made(ph, strength, central, water, central + water, balance, moisture, texture)
+
+
+def _acid(plan: CurdlePlan, made: _Made) -> Acid:
+    what, milk = coagulant(plan.coagulant), curd_milk(plan.milk)
+    least, most = what.doses
+    return Acid(
+        what.name,
+        what.unit,
+        most * made.central,
+        Range(least * made.central, made.central, most * made.central),
+        most * made.water_kg,
+        most * made.mixture_kg,
+        ph_after(what, most * made.central, plan.milk_m3, milk, made.strength),
     )
 
 
@@ -325,7 +309,7 @@ def _stages(plan: CurdlePlan, boil_s: float, knead: float, meant: Use) -> tuple[
     stages = [
         Stage("to the boil", boil_s, "it rolls and lifts"),
         Stage("wait", plan.wait_s, "off the flame, stirred now and then"),
-        Stage("acid", 180.0, "the whey runs clear and greenish"),
+        Stage("acid", 180.0 + plan.hold_s - 30.0, _acid_sign(plan.hold_s)),
         Stage("strain", 300.0, "through wet muslin"),
     ]
     if plan.rinses and plan.rinse_kg:
@@ -339,13 +323,18 @@ def _stages(plan: CurdlePlan, boil_s: float, knead: float, meant: Use) -> tuple[
     return tuple(s for s in stages if s.seconds > 0)
 
 
-def _cautions(plan: CurdlePlan, process: str, at_acid: float, meant: Use, balance: Balance) -> tuple[Caution, ...]:
+def _acid_sign(hold_s: float) -> str:
+    clear = "the whey runs clear and greenish"
+    return clear if hold_s < 60 else f"{clear}; then {hold_s / 60:g} minutes more on a low flame"
+
+
+def _cautions(plan: CurdlePlan, process: str, meant: Use, balance: Balance) -> tuple[Caution, ...]:
     found = [MILK_CLIMBS, SCALDS, STOP_WHEN_CLEAR]
     shaped = meant.piece_kg is not None
     if process != "none" and (shaped or process == "uht"):
         found.append(NOT_FOR_BALLS)
-    if shaped and at_acid > meant.wait_c + 6:
-        found.append(TOO_HOT)
+    if coagulant(plan.coagulant).holds.total:
+        found.append(WARM_IT)
     if not plan.rinses and balance.curd.acid / balance.curd.total > 0.5e-3 and shaped:
         found.append(SOUR_UNRINSED)
     if plan.pan.material in ("iron", "aluminium"):

@@ -28,7 +28,6 @@ class Use:
     name: str
     moisture: tuple[float, float]
     texture: tuple[float, float]
-    wait_c: float
     piece_kg: tuple[float, float] | None = None
     swells: tuple[float, float, float] | None = None
     rests: float = 1.0
@@ -38,10 +37,6 @@ class Use:
     brix: float = 40.0
     ratio: float = 4.0
     usual_piece_kg: float | None = None
-
-    def suits(self, moisture: float, texture: float) -> bool:
-        """Whether a curd of this moisture (kg per kg) and texture index will do."""
-        return self.moisture[0] <= moisture <= self.moisture[1] and self.texture[0] <= texture <= self.texture[1]
 
 
 def _use(key: str, row: Mapping[str, Any]) -> Use:
@@ -54,7 +49,6 @@ def _use(key: str, row: Mapping[str, Any]) -> Use:
         str(row["name"]),
         pair("moisture", 0.01),
         pair("texture", 1.0),
-        float(row["wait_c"]),
         pair("piece", 1e-3) if "piece" in row else None,
         tuple(row["swells"]) if "swells" in row else None,
         float(row.get("rests", 1.0)),

@@ -8,9 +8,10 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from ..curd.curdle import CurdForecast, CurdlePlan, Pieces, Stage, curdle, pieces_of
+from ..curd.curdle import CurdForecast, Pieces, Stage, curdle, pieces_of
 from ..curd.hang import StrainForecast, StrainPlan, strain
 from ..curd.pieces import use
+from ..curd.plan import CurdlePlan
 from ..errors import BadInput, Conflict
 from ..quantities import say
 from ..ranges import Range

@@ -6,8 +6,9 @@ The solids are what went in; the water is what the scale says. So every sweet is
 from dataclasses import replace
 
 from ..bases.plan import ReducePlan
-from ..curd.curdle import CurdForecast, CurdlePlan
+from ..curd.curdle import CurdForecast
 from ..curd.hang import StrainForecast
+from ..curd.plan import CurdlePlan
 from ..curd.strain import solids_after
 from ..errors import Conflict
 from ..materials.makeup import Makeup

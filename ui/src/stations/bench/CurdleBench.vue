@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { LONGEST_WORDS } from '@/api/shared'
-import { keepPreviousData, useMutation, useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, unwrap } from '@/api/client'
@@ -13,12 +11,13 @@ import StageBar from '@/charts/StageBar.vue'
 import TextureScale from '@/charts/TextureScale.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
-import { cm, grams, minutes, percent, volume, weight } from '@/say'
+import { cm, grams, minutes, percent, volume } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
+import CurdleWish from './CurdleWish.vue'
 import FruitTray from './FruitTray.vue'
 import { useWords } from '@/sentence/words'
 
@@ -61,6 +60,7 @@ const plan = computed(() => ({
   read_minutes: words.after.trim() && words.read.trim() ? Number(words.after) || 0.1 : null,
   read_c:
     words.after.trim() && words.read.trim() ? Number(words.read.replace(',', '.')) || 0 : null,
+  hold: words.hold,
   use: words.use,
   piece: words.piece,
   binder: words.binder,
@@ -123,12 +123,19 @@ const balls = computed(() => {
     i < c.low ? 'sure' : i < c.likely ? 'likely' : 'maybe',
   )
 })
-const want = ref('')
-const wish = useMutation({
-  mutationFn: () =>
-    unwrap(api.POST('/api/bench/curdle-wish', { body: { plan: plan.value, want: want.value } })),
-})
-watch(settled, () => wish.reset())
+/** What a curd that does not suit is, of what it is for. */
+const FAULTS = { soft: 'soft', firm: 'firm', wet: 'moist', dry: 'dry', '': '' }
+const degree = computed(() => (f.value?.use.suits === 'nearly' ? 'a little' : 'too'))
+/** The sentence, changed so that the curd suits. */
+function mend() {
+  const i = f.value!.instead!
+  keep({
+    ...(i.wait !== null && { wait: i.wait }),
+    ...(i.rinses !== null && { rinses: String(i.rinses) }),
+    ...(i.drain !== null && { drain: i.drain, time: i.drain_time! }),
+    ...(i.hold !== null && { hold: i.hold }),
+  })
+}
 </script>
 
 <template>
@@ -158,8 +165,8 @@ watch(settled, () => wish.reset())
           </p>
           <p class="second">{{ acid.ready }}</p>
           <p>
-            {{ f.acid.name }} ready, in {{ acid.water }} of water; usually
-            <b>{{ acid.likely }}</b> does it
+            {{ f.acid.name }} ready{{ f.acid.water_kg ? `, in ${acid.water} of water` : '' }};
+            usually <b>{{ acid.likely }}</b> does it
           </p>
           <p class="whys">
             <WhyWord :why="f.whys.temperature" text="why so warm?" />
@@ -169,13 +176,22 @@ watch(settled, () => wish.reset())
         <div>
           <p class="answer" aria-live="polite">
             Stop the acid as soon as the whey runs clear: usually after
-            <b>{{ acid.likely }}</b>. Expect <b>{{ grams(f.curd_kg.likely) }}</b> of
-            {{ f.use.suits ? '' : 'chhena, not quite right for '
-            }}{{ f.use.suits ? 'chhena for ' : '' }}{{ f.use.name
+            <b>{{ acid.likely }}</b>. Expect <b>{{ grams(f.curd_kg.likely) }}</b> of chhena<template
+              v-if="f.use.suits !== 'yes'"
+              >, {{ degree }} {{ FAULTS[f.use.fault] }}</template
+            >
+            for {{ f.use.name
             }}<template v-if="f.pieces"
               >: <b>{{ f.pieces.count.likely }} pieces</b> of
               {{ (f.pieces.each_kg * 1e3).toFixed(1) }} g</template
             >. Weigh it first: the chhena decides, not the recipe.
+          </p>
+          <p v-if="f.use.suits !== 'yes'" class="instead">
+            <template v-if="f.instead">
+              To suit {{ f.use.name }}: {{ f.instead.words }}.
+              <button type="button" class="touch" @click="mend">Plan with it</button>
+            </template>
+            <template v-else>Another milk does better for {{ f.use.name }}.</template>
           </p>
           <p class="whys">
             <WhyWord :why="f.whys.curd" :text="`why ${grams(f.curd_kg.likely)}?`" />
@@ -289,34 +305,7 @@ watch(settled, () => wish.reset())
             :blocked="Boolean(problem)"
           />
         </div>
-        <form class="want" @submit.prevent="want.trim() && wish.mutate()">
-          <label for="want" class="words">I want</label>
-          <NInput
-            v-model:value="want"
-            placeholder="30 balls of 12 g, 400 g"
-            :maxlength="LONGEST_WORDS"
-            :input-props="{ id: 'want', autocomplete: 'off' }"
-          />
-          <button type="submit" class="plate line">How much milk?</button>
-          <p v-if="wish.error.value" class="problem" role="alert">{{ wish.error.value.message }}</p>
-          <p v-else-if="wish.data.value" aria-live="polite">
-            {{ wish.data.value.want }}: take <b>{{ wish.data.value.amount }}</b> of milk, for
-            {{ weight(wish.data.value.curd_kg) }} of chhena.
-            <button
-              type="button"
-              class="touch"
-              @click="
-                keep({
-                  amount: wish.data.value.amount,
-                  rinse: wish.data.value.rinse || words.rinse,
-                  piece: wish.data.value.piece || words.piece,
-                })
-              "
-            >
-              Plan with it
-            </button>
-          </p>
-        </form>
+        <CurdleWish :plan="plan" @take="keep" />
       </section>
       <FruitTray />
     </template>
@@ -416,20 +405,9 @@ tbody tr:last-child {
   gap: 18px;
   align-items: center;
 }
-.want {
-  display: grid;
-  grid-template-columns: max-content 260px max-content;
-  gap: 8px 12px;
-  align-items: center;
-  margin-top: 14px;
-}
-.want label {
-  font-size: 20px;
-  font-weight: 600;
-}
-.want p {
-  grid-column: 1 / -1;
+.instead {
   font-size: 17px;
+  margin-top: 4px;
 }
 .first {
   margin-top: 18px;
@@ -443,12 +421,6 @@ tbody tr:last-child {
   }
   .go {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .want {
-    grid-template-columns: max-content minmax(0, 1fr);
-  }
-  .want .plate {
-    grid-column: 1 / -1;
   }
 }
 </style>

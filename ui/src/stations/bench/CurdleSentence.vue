@@ -167,6 +167,21 @@ const emit = defineEmits<{ kept: [] }>()
         after=";"
         @kept="emit('kept')"
       />
+      keep it on the flame
+      <SentenceWord
+        v-model="words.hold"
+        label="how long on the flame once it has curdled"
+        :shown="words.hold || 'no longer'"
+        free
+        hint="Firms it: 2 to 5 minutes for paneer."
+        :choices="[
+          { value: '', text: 'no longer' },
+          ...plain('2 minutes', '3 minutes', '5 minutes'),
+        ]"
+        :problem="wrong('hold')"
+        after=";"
+        @kept="emit('kept')"
+      />
       <template v-if="words.rinses !== '0'">
         rinse with
         <SentenceWord

@@ -14,7 +14,7 @@ export const WAITS = [
   { value: 'not at all', text: 'not at all', does: 'firm: right for paneer' },
   { value: '1 minute', text: '1 minute', does: 'springy: for slices and fried balls' },
   { value: '3 minutes', text: '3 minutes', does: 'soft: sponge balls' },
-  { value: '5 minutes', text: '5 minutes', does: 'softest; watch that the whey still runs clear' },
+  { value: '5 minutes', text: '5 minutes', does: 'softest; watch that the whey runs clear' },
   { value: '82 °C', text: 'until it is at 82 °C', does: 'by the thermometer' },
 ]
 
@@ -42,6 +42,7 @@ export const CURDLE_FIRST = {
   strength: '',
   drain: 'light squeeze',
   time: '30 minutes',
+  hold: '',
   rinses: '2',
   rinse: '1 L',
   use: 'sponge',

@@ -26,6 +26,8 @@ SINCE = {
     "enrichers": "more to enrich with",
     "cups": "cups are told in coarser steps, the more there are",
     "id": "a pan told in a forecast has no number of the Larder",
+    "suits": "a curd may suit nearly",
+    "uncertainty": "ends of ranges that stay within what can be",
 }
 """Fields whose words or choices a later release has changed; never a figure of a batch."""
 
@@ -38,9 +40,17 @@ def old(request, tmp_path):
     return request.param, file, said
 
 
+POURED = ("capacity_m3", "outline_m")
+"""Of a pan that is known by pouring alone: it is fitted smoothly now."""
+BOUNDED = re.compile(r"/(depth_m|mass_kg|texture)/(low|high)$")
+"""Ends that were cut off where they left what mass balance allows; now the whole range stays inside."""
+
+
 def _as_near(at, then, now):
     """What is reckoned anew at every look may move by a hundredth, and by a quarter of a minute: the first boil is
     stepped more finely than it was."""
+    if BOUNDED.search(at):
+        return now == pytest.approx(then, rel=0.1)
     seconds = re.search(r"(_s|/seconds)(/(low|likely|high))?$", at)
     return now == pytest.approx(then, rel=0.01, abs=15.0 if seconds else 1e-9)
 
@@ -50,6 +60,8 @@ def differences(then, now, at=""):
     if isinstance(then, dict):
         for key, value in then.items():
             if key in SINCE and not (key == "id" and "/told/pan" not in at):
+                continue
+            if key in POURED and then.get("kind") == "measured":
                 continue
             if not isinstance(now, dict) or key not in now:
                 yield f"{at}/{key} is gone"
@@ -62,7 +74,7 @@ def differences(then, now, at=""):
             for i, (a, b) in enumerate(zip(then, now, strict=True)):
                 yield from differences(a, b, f"{at}/{i}")
     elif isinstance(then, float | int) and not isinstance(then, bool) and isinstance(now, float | int):
-        told = "/told" in at or "/batch" not in at
+        told = "/told" in at or not re.search("/(batch|batches)(/|$)", at)
         if now != pytest.approx(then, rel=1e-4, abs=1e-9) and (told or not _as_near(at, then, now)):
             yield f"{at}: {then}, now {now}"
     elif then != now:

@@ -1,8 +1,9 @@
 """A pan known only by pouring: pairs of "so much water stood so deep".
 
-Reduction dossier §5. Depth is interpolated against √volume for a round bottom, against volume for a flat
-one, by a monotone cubic (Fritsch & Carlson 1980, end slopes and weighted harmonic means after Fritsch &
-Butland 1984) through (0, 0): each is nearly a straight line so. Radius and wall follow from dV/dh.
+The width is found as a smooth area that grows from the bottom up, A(h) ≥ 0, whose volume ∫A dh passes the pairs as
+near as a ruler and a cup are read: bounded least squares (Lawson & Hanson 1974) with a penalty on the third derivative
+of the area, which leaves cylinders, frustums and spherical caps alone, as theirs is nil. A pot that truly narrows
+above is fitted without the bound on growth. Wall and depth follow from the area. Reduction dossier §5.
 """
 
 import math
@@ -17,34 +18,98 @@ from .errors import BadInput
 from .materials.parts import Number
 
 Array = NDArray[np.float64]
-NODES = 257
+STEPS, FINE = 40, 321
 FEWEST, MOST = 2, 20
+DEPTH_SD_M = 0.001
+"""A ruler held into water (1 sd)."""
+POUR_SD, POUR_SD_M3 = 0.005, 3e-6
+"""Measuring jug, as a share and at least so much (1 sd)."""
+SMOOTH = (0.3, 1e-2, 1e-4)
+"""Weights on the third, second and first derivative of the area: the plainest pan that meets the pairs."""
+ODD_SD = 3.0
 
 
-def monotone_slopes(x: Array, y: Array) -> Array:
-    """Slopes of the monotone cubic through rising points."""
-    h = np.diff(x)
-    d = np.diff(y) / h
-    if len(x) == 2:
-        return np.array([d[0], d[0]])
-    w1, w2 = 2 * h[1:] + h[:-1], h[1:] + 2 * h[:-1]
-    inner = (w1 + w2) / (w1 / d[:-1] + w2 / d[1:])
-    return np.array([_end(h[0], h[1], d[0], d[1]), *inner, _end(h[-1], h[-2], d[-1], d[-2])])
+@dataclass(frozen=True, slots=True)
+class Fit:
+    """Area (m²) at evenly spaced depths (m); how far each pair lies from the fitted pan, m of depth, and how well it is
+    known, m (1 sd)."""
+
+    depths: Array
+    areas: Array
+    off_m: tuple[float, ...]
+    sd_m: tuple[float, ...]
+
+    @property
+    def worst(self) -> float:
+        """The pair that lies farthest off, in its own sd."""
+        return max(abs(off) / sd for off, sd in zip(self.off_m, self.sd_m, strict=True))
 
 
-def _end(h0: float, h1: float, d0: float, d1: float) -> float:
-    """Three-point slope at an end, kept from overshooting."""
-    slope = ((2 * h0 + h1) * d0 - h0 * d1) / (h0 + h1)
-    return min(max(slope, 0.0), 3 * d0)
+def fit_area(pairs: Sequence[tuple[float, float]], height_m: float) -> Fit:
+    """The smoothest growing pan through the pairs; one that narrows where only that meets them."""
+    growing = _fit(pairs, height_m, grows=True)
+    if growing.worst <= ODD_SD:
+        return growing
+    free = _fit(pairs, height_m, grows=False)
+    return free if free.worst <= 1.0 and free.areas.min() > 0.2 * free.areas.max() else growing
 
 
-def hermite(x: Array, y: Array, slopes: Array, at: Array) -> Array:
-    """The cubic at ``at``."""
-    i = np.clip(np.searchsorted(x, at, side="left") - 1, 0, len(x) - 2)
-    h = x[i + 1] - x[i]
-    t = (at - x[i]) / h
-    low = (2 * t**3 - 3 * t * t + 1) * y[i] + (t**3 - 2 * t * t + t) * h * slopes[i]
-    return np.asarray(low + (3 * t * t - 2 * t**3) * y[i + 1] + (t**3 - t * t) * h * slopes[i + 1])
+def odd_pair(pairs: Sequence[tuple[float, float]], height_m: float) -> int | None:
+    """Number from 0 of the pair without which the others make a pan, when with it they do not."""
+    if len(pairs) < 4 or fit_area(pairs, height_m).worst <= ODD_SD:
+        return None
+    rest = [fit_area([*pairs[:i], *pairs[i + 1 :]], height_m).worst for i in range(len(pairs))]
+    best = int(np.argmin(rest))
+    return best if rest[best] <= ODD_SD / 2 else None
+
+
+def _sd_m(pairs: Sequence[tuple[float, float]], i: int) -> float:
+    """How well pair ``i`` is known, m of depth."""
+    before = pairs[i - 1] if i else (0.0, 0.0)
+    area = (pairs[i][1] - before[1]) / (pairs[i][0] - before[0])
+    return math.hypot(DEPTH_SD_M, math.hypot(POUR_SD * pairs[i][1], POUR_SD_M3) / area)
+
+
+def _fit(pairs: Sequence[tuple[float, float]], height_m: float, *, grows: bool) -> Fit:
+    depths = np.linspace(0.0, height_m, STEPS + 1)
+    step = height_m / STEPS
+    usual = pairs[-1][1] / pairs[-1][0]
+    above = np.clip((np.array([[d] for d, _ in pairs]) - depths[:-1]) / step, 0.0, 1.0)
+    # ∫ of the hat functions up to each pair's depth
+    volumes = np.zeros((len(pairs), STEPS + 1))
+    volumes[:, :-1] += step * (above - above**2 / 2)
+    volumes[:, 1:] += step * above**2 / 2
+    sd = tuple(_sd_m(pairs, i) for i in range(len(pairs)))
+    known = usual * np.array(sd)
+    rows = [usual * volumes / known[:, None]]
+    aims = [np.array([v for _, v in pairs]) / known]
+    for weight, order in zip(SMOOTH, (3, 2, 1), strict=True):
+        difference = np.diff(np.eye(STEPS + 1), n=order, axis=0) * float(STEPS) ** order
+        rows.append(weight * difference / math.sqrt(STEPS))
+        aims.append(np.zeros(len(difference)))
+    areas = usual * _bounded(np.vstack(rows), np.concatenate(aims), grows)
+    fine, volume = _volumes(depths, areas)
+    off = tuple(d - float(np.interp(v, volume, fine)) for d, v in pairs)
+    return Fit(depths, areas, off, sd)
+
+
+def _bounded(matrix: Array, aims: Array, grows: bool) -> Array:
+    """Least squares over areas that are nowhere below zero, and grow if they are to."""
+    if grows:
+        matrix = matrix @ np.tril(np.ones((STEPS + 1, STEPS + 1)))
+    found = np.linalg.lstsq(matrix, aims, rcond=None)[0]
+    if found.min() < 0:
+        from scipy.optimize import lsq_linear  # late: half a second to load, and seldom needed
+
+        found = lsq_linear(matrix, aims, bounds=(0.0, np.inf), method="bvls").x
+    return np.asarray(np.cumsum(found) if grows else found)
+
+
+def _volumes(depths: Array, areas: Array) -> tuple[Array, Array]:
+    """Depth, finely, and the volume up to it."""
+    fine = np.linspace(0.0, depths[-1], FINE)
+    area = np.interp(fine, depths, areas)
+    return fine, np.concatenate([[0.0], np.cumsum((area[1:] + area[:-1]) / 2 * fine[1])])
 
 
 @dataclass(frozen=True)
@@ -67,28 +132,18 @@ class Measured:
         _check_pairs(self.pairs, self.height_m)
 
     @cached_property
-    def _power(self) -> float:
-        """Volume rises as depth to this power near the bottom: 1 flat, 2 round; the nearer of the two."""
-        (d1, v1), (d2, v2) = self.pairs[:2]
-        return 1.0 if math.log(v2 / v1) / math.log(d2 / d1) < 1.4 else 2.0
+    def fit(self) -> Fit:
+        return fit_area(self.pairs, self.height_m)
+
+    @cached_property
+    def odd_pair(self) -> int | None:
+        return odd_pair(self.pairs, self.height_m)
 
     @cached_property
     def _table(self) -> tuple[Array, Array, Array, Array]:
         """Depths, volumes, radii and wetted area, densely from the bottom up to the rim."""
-        depths = np.array([0.0, *(d for d, _ in self.pairs)])
-        power = self._power
-        roots = np.array([0.0, *(v for _, v in self.pairs)]) ** (1 / power)
-        slopes = monotone_slopes(roots, depths)
-        fine = np.linspace(0.0, roots[-1], NODES)
-        h = hermite(roots, depths, slopes, fine)
-        v = fine**power
-        if self.height_m > h[-1] + 1e-9:
-            # above the last pair the wall goes on as the last stretch widens
-            area = power * roots[-1] ** (power - 1) / slopes[-1]
-            h = np.append(h, self.height_m)
-            v = np.append(v, v[-1] + area * (self.height_m - h[-2]))
-        area = np.gradient(v, h)
-        radius = np.sqrt(np.maximum(area, 0.0) / math.pi)
+        h, v = _volumes(self.fit.depths, self.fit.areas)
+        radius = np.sqrt(np.maximum(np.interp(h, self.fit.depths, self.fit.areas), 0.0) / math.pi)
         wall = np.pi * (radius[1:] + radius[:-1]) * np.hypot(np.diff(radius), np.diff(h))
         wetted = np.pi * radius[0] ** 2 + np.concatenate([[0.0], np.cumsum(wall)])
         return h, v, radius, wetted

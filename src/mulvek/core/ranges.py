@@ -34,6 +34,22 @@ class Range:
         """80 % interval of a variable whose logarithm is normal with ``ln_sd``."""
         return cls(median * math.exp(-Z80 * ln_sd), median, median * math.exp(Z80 * ln_sd))
 
+    @classmethod
+    def between(cls, likely: float, sd: float, low: float, high: float) -> Self:
+        """80 % interval of a figure that cannot leave ``low`` to ``high``: normal with ``sd`` on a scale on which both
+        lie infinitely far away (the logit of its place between them).
+
+        >>> r = Range.between(0.78, 0.12, 0.0, 1.0)
+        >>> round(r.low, 3), r.likely, round(r.high, 3)
+        (0.589, 0.78, 0.898)
+        """
+        if not low < likely < high:
+            return cls.exact(min(max(likely, low), high))
+        place = (likely - low) / (high - low)
+        odds, reach = math.log(place / (1 - place)), Z80 * sd / ((high - low) * place * (1 - place))
+        ends = (low + (high - low) / (1 + math.exp(-(odds + side * min(reach, 30.0)))) for side in (-1, 1))
+        return cls(next(ends), likely, next(ends))
+
     def spread(self, scale: float = 1.0, form: str = ".0f") -> str:
         """Its ends in brackets, after the likely figure; nothing when both round to that one figure.
 

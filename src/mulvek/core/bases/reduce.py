@@ -150,6 +150,10 @@ def forecast(plan: ReducePlan) -> Forecast:
     pan_kg = float(track.pan_kg[here])
     start = goal if plan.sugar_time == "start" else plan.base_parts
     start_m3 = float(volume_m3(start, plan.kitchen.milk_c))
+    dry, full = goal.with_water(0.0), goal.with_water(goal.water - warm.steam_kg)
+    dry_m3, full_m3 = (float(volume_m3(parts, HOT_C)) for parts in (dry, full))
+    least, most = (float(plan.pan.shape.depth_m(m3)) for m3 in (dry_m3, full_m3))
+    lost = product_kg - served
     return Forecast(
         plan=plan,
         start_kg=float(start.total),
@@ -160,14 +164,16 @@ def forecast(plan: ReducePlan) -> Forecast:
         boils=warm.rolls,
         boil_steam_kg=warm.steam_kg,
         after_boil_s=after_boil,
-        stop_depth_m=Range.normal(depth, float(spread.depth_m[here]), 0.0),
-        stop_m3=Range.normal(float(track.volume_m3[here]), float(spread.volume_m3[here]), 0.0),
+        stop_depth_m=Range.between(depth, float(spread.depth_m[here]), least, most),
+        stop_m3=Range.between(float(track.volume_m3[here]), float(spread.volume_m3[here]), dry_m3, full_m3),
         stop_water_kg=stop_water,
-        pan_kg=Range.normal(pan_kg, mass_sd, 0.0),
+        pan_kg=Range.between(pan_kg, mass_sd, float(dry.total), float(full.total)),
         product_m3=float(volume_m3(product, HOT_C)),
-        product_kg=Range.normal(product_kg, mass_sd, 0.0),
-        served_kg=Range.normal(served, served_sd, 0.0),
-        total_solids=Range.normal(solids, solids_sd, 0.0),
+        product_kg=Range.between(product_kg, mass_sd, float(final.solids), float(final.total) - warm.steam_kg),
+        served_kg=Range.between(
+            served, served_sd, max(0.0, float(final.solids) - 3 * lost), float(final.total) - warm.steam_kg
+        ),
+        total_solids=Range.between(solids, solids_sd, float(final.solids) / float(final.total), 1.0),
         pan_solids=float(track.pan_solids[here]),
         steam_kg=steam_at_stop,
         rate_kg_s=Range.lognormal(float(track.rate_kg_s[here]), plan.rate.ln_sd),

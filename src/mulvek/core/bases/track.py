@@ -262,7 +262,8 @@ def around(at_s: Array, sd_s: Array) -> tuple[Array, Array]:
 
 
 def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spread:
-    """How well a cook hits this stop: by scale, or by dip-stick; a solids stop adds the milk's own spread."""
+    """How well a cook hits this stop: by scale, or by dip-stick. A stop by solids is found by the pan's weight, as no
+    stick shows solids, and has the milk's own spread in it."""
     kind = plan.stop.kind
     area = surface_m2(plan.pan.shape, depth)
     density = pan_kg / volume
@@ -270,7 +271,7 @@ def _spread(plan: ReducePlan, pan_kg: Array, volume: Array, depth: Array) -> Spr
     by_solids = kind in ("total_solids", "milk_part")
     if by_solids:
         composition = pan_kg * plan.milk.total_solids_sd / float(plan.milk.parts.total_solids)
-    weighed = kind in ("mass", "mass_ratio")
+    weighed = by_solids or kind in ("mass", "mass_ratio")
     reading = np.maximum(0.005, 0.005 * pan_kg) if weighed else density * area * DIP_SD_M
     mass = np.hypot(reading, composition)
     mark = np.hypot(composition, 0.005 * pan_kg if weighed else 0.0) / density

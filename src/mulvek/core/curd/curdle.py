@@ -165,7 +165,7 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
     rinsed = _rinsed(plan, balance, at_acid)
     kneading = knead_s(balance.curd.fat_in_dry, moisture, balance.curd.total, milk.process != "none")
     acid_sd = SD_K_PER_ROOT_MIN * math.sqrt(plan.wait_s / 60)
-    moist, firm = Range.normal(moisture, MOISTURE_SD), Range.normal(texture, TEXTURE_SD)
+    moist, firm = Range.between(moisture, MOISTURE_SD, 0.0, 1.0), Range.between(texture, TEXTURE_SD, 0.0, 100.0)
     fits = {key: judge(u, moist, firm) for key, u in USES.items()}
     instead = None
     if fits[plan.use].suits != "yes":

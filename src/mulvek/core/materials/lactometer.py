@@ -148,8 +148,8 @@ def check_milk(
     by_density = snf_by_density_pct(reading, celsius, fat_pct, species)
     return Check(
         corrected=clr,
-        snf=Range.normal(snf, sd, 0.0),
-        total_solids=Range.normal(snf + fat_pct / 100, math.hypot(sd, fat_sd), 0.0),
+        snf=Range.between(snf, sd, 0.0, 1.0),
+        total_solids=Range.between(snf + fat_pct / 100, math.hypot(sd, fat_sd), 0.0, 1.0),
         by_density_snf=None if by_density is None else by_density / 100,
         usual_snf=usual,
         added_water=Range.normal(water, math.hypot(WATER_SD, sd / usual), 0.0),

@@ -102,6 +102,9 @@ def look(folded: Fold, now_s: float) -> BatchState:
         too_hot_s = _too_hot(folded, likely)
         sugar_due = _sugar_due(folded, final, to_stop)
     stop = plan.goal_parts.with_water(final)
+    # the milk may have been measured a little long
+    full = pan.with_water(max(folded.water_kg, float(plan.goal_parts.water)) + 4 * plan.milk_kg_sd)
+    least, most = (float(shape.depth_m(float(volume_m3(p, celsius)))) for p in (pan.with_water(0.0), full))
     return BatchState(
         plan=plan,
         phase=folded.phase,
@@ -123,11 +126,11 @@ def look(folded: Fold, now_s: float) -> BatchState:
         sugar_due_s=sugar_due,
         first_boil_s=_first_boil_due(folded, now_s),
         to_stop_s=to_stop,
-        depth_m=Range.normal(depth, sd * 1e-3 / area, 0.0),
+        depth_m=Range.between(depth, sd * 1e-3 / area, least, most),
         stop_depth_m=float(shape.depth_m(float(volume_m3(stop, HOT_C)))),
         stop_water_kg=final,
         volume_m3=volume,
-        mass_kg=Range.normal(float(pan.total), sd, 0.0),
+        mass_kg=Range.between(float(pan.total), sd, float(pan.solids), float(full.total)),
         water_kg=folded.water_kg,
         water_sd_kg=sd,
         rate_kg_s=rate,

@@ -65,7 +65,7 @@ def levels(built: Built, windows: Mapping[str, Range2]) -> list[Level]:
     shown = [k for k in NAMES if k in windows or k in ("fat", "sugar")]
     if not {"total_solids", "water"} & set(shown):
         shown.append("total_solids")
-    return [Level(k, *NAMES[k], Range.normal(*figures[k], 0.0), windows.get(k)) for k in shown]
+    return [Level(k, *NAMES[k], Range.between(*figures[k], 0.0, 1.0), windows.get(k)) for k in shown]
 
 
 def band(sweet: Sweet, added_sugar: float) -> str:

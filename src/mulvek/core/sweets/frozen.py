@@ -70,7 +70,7 @@ def frozen_answer(mix: Makeup, mould: md.Mould, count: int, freezer: Freezer, ki
         CURVE_C,
         tuple(float(x) for x in curve),
         now,
-        Range.normal(of_water, WATER_SD, 0.0),
+        Range.between(of_water, WATER_SD, 0.0, 1.0),
         fz.hardness(now),
         bite,
         fz.BITE / mix.water,

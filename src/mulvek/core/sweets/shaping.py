@@ -165,7 +165,7 @@ def syrup_answer(
         curve_kg,
         curve_sugar,
         Range.lognormal(raw_kg * (1 + school.soak.gain), GAIN_LN_SD),
-        Range.normal(built.makeup.sucrose, SUGAR_SD, 0.0),
+        Range.between(built.makeup.sucrose, SUGAR_SD, 0.0, 1.0),
         left_kg,
         left_brix,
         sk.keeps_days(left_brix),

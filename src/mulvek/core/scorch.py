@@ -56,7 +56,12 @@ def stir_interval_s(
     allowed = STIR_DOSE_S / (
         row.stick * (WETTED_STICK if wetted else 1.0) * (1 + np.asarray(sucrose_share)[..., None] * 2)
     )
-    return np.clip(2.0 * (1 + np.sum(dose < allowed, axis=-1)), 5.0, 300.0)
+    before = np.sum(dose < allowed, axis=-1, keepdims=True)
+    dose = np.concatenate([np.zeros_like(dose[..., :1]), dose], axis=-1)
+    last = np.minimum(before, dose.shape[-1] - 2)
+    low, high = (np.take_along_axis(dose, at, axis=-1) for at in (last, last + 1))
+    part = np.clip((allowed - low) / (high - low), 0.0, 1.0)
+    return np.clip(2.0 * (last + part)[..., 0], 5.0, 300.0)
 
 
 def wall_c(celsius: Number, flux_w_m2: Number, viscosity: Number, pan: Pan) -> Number:

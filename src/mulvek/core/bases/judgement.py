@@ -294,8 +294,15 @@ def cooling_loss_kg(product: Parts, from_c: float, to_c: float = 25.0, open_shar
 
 
 def _continuous_from(track: Track, here: int) -> float | None:
-    never = np.flatnonzero(track.stir_s[: here + 1] < CONTINUOUS_S)
-    return float(track.at_s[never[0]]) if len(never) else None
+    every, at = np.log(track.stir_s[: here + 1]), track.at_s
+    never = np.flatnonzero(every < math.log(CONTINUOUS_S))
+    if not len(never):
+        return None
+    n = int(never[0])
+    if n == 0:
+        return float(at[0])
+    passed = (every[n - 1] - math.log(CONTINUOUS_S)) / (every[n - 1] - every[n])
+    return float(at[n - 1] + passed * (at[n] - at[n - 1]))
 
 
 @dataclass(frozen=True, slots=True)

@@ -59,6 +59,9 @@ SOURS = Caution(
 )
 
 
+COLDEST_C, WARMEST_C = -2.0, 35.0
+
+
 @dataclass(frozen=True, slots=True)
 class StrainPlan:
     """Yoghurt to strain.
@@ -90,8 +93,9 @@ class StrainPlan:
             raise BadInput("end", f"There is no end “{self.end}”.", f"Use: {', '.join(e.key for e in ENDS)}.")
         if self.end is None and self.seconds is None:
             raise BadInput("end", "How long, or how thick?", "Give one of the two.")
+        if not (math.isfinite(self.place_c) and COLDEST_C <= self.place_c <= WARMEST_C):
+            raise BadInput("place", f"At {self.place_c:.0f} °C no curd is hung.", "Hang it in the fridge.")
         for field, value, low, high, unit in (
-            ("place_c", self.place_c, 0.0, 35.0, "°C"),
             ("start_c", self.start_c, 0.0, 45.0, "°C"),
             ("acidity", self.acidity, 0.4, 1.6, "% lactic acid"),
             ("length", self.height_m, 0.005, 0.2, "m"),

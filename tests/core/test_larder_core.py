@@ -177,3 +177,53 @@ def test_timings_that_disagree_are_said_so_and_trusted_less():
     odd = calibrate(Burner("left"), POT, Kitchen(), boil_s=seconds * 2.2, lost_kg=lost)
     assert not odd.agree and odd.burner.ln_sd == 0.2
     assert replace(odd.burner, ln_sd=0.05).first_guess_sd("medium") < odd.burner.first_guess_sd("medium")
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_a_pan_read_with_a_ruler_is_smooth_and_near(seed):
+    """A millimetre off here, a splash there: the wall stays smooth and the depths near."""
+    shape = [K1, Straight(0.24, 0.14), Flared(0.175, 0.255, 0.15), Kadhai(0.26, 0.13)][seed % 4]
+    noise = np.random.default_rng(seed)
+    depths = np.linspace(0.25, 0.9, 6) * shape.height_m
+    pairs = tuple(
+        (float(d + noise.normal(0, 0.001)), float(shape.volume_m3(d)) * float(1 + noise.normal(0, 0.005)))
+        for d in depths
+    )
+    fitted = Measured(pairs, shape.height_m)
+    at = np.linspace(0.3, 0.9, 60) * shape.height_m
+    assert np.abs(fitted.depth_m(shape.volume_m3(at)) - at).max() < 0.004
+    width = fitted.radius_m(at)
+    assert np.all(np.diff(width) >= -1e-9) and np.abs(np.diff(width, 2)).max() < 0.002
+    assert fitted.odd_pair is None and fitted.fit.worst < 4
+
+
+@pytest.mark.parametrize("number", range(1, 5))
+def test_the_pour_that_does_not_belong_is_named(number):
+    pairs = [(d, float(K1.volume_m3(d))) for d in (0.02, 0.04, 0.055, 0.07, 0.085, 0.1)]
+    assert Measured(tuple(pairs), K1.height_m).odd_pair is None
+    pairs[number] = (pairs[number][0] - 0.009, pairs[number][1])
+    assert Measured(tuple(pairs), K1.height_m).odd_pair == number
+
+
+def test_a_pot_that_narrows_is_not_called_wrong():
+    shape = Flared(0.24, 0.16, 0.14)
+    fitted = Measured(tuple((d, float(shape.volume_m3(d))) for d in (0.02, 0.05, 0.08, 0.11, 0.13)), 0.14)
+    inside = np.linspace(0.02, 0.13, 20)
+    assert fitted.radius_m(inside) == pytest.approx(shape.radius_m(inside), rel=0.01) and fitted.odd_pair is None
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    st.floats(15.0, 38.0),
+    st.floats(5.0, 40.0),
+    st.floats(0.1, 10.0),
+    st.sampled_from(sorted(INSTRUMENTS)),
+    st.booleans(),
+)
+def test_no_figure_of_a_reading_lies_outside_its_own_range(reading, celsius, fat, instrument, known):
+    told = check_milk(reading, celsius, fat, instrument, fat_known=known)
+    assert 0 <= told.snf.low <= told.snf.likely <= told.snf.high <= 1
+    if told.by_density_snf is None:
+        assert not told.ways_differ
+    else:
+        assert told.snf.low <= told.by_density_snf <= told.snf.high

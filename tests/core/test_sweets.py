@@ -482,6 +482,10 @@ def test_cost_counts_what_is_used_and_names_what_has_no_price():
     assert told.sell_each == pytest.approx(told.each_with_time / 0.75)
     assert told.saved == pytest.approx(900 * 0.7 - told.total) and told.own_time == 160
     assert heat_for(3.0, 2.0, 60.0, 1.0, True).pan_kj > heat.pan_kj
+    # without the milk's price the sum is nobody's cost of a piece; without the cardamom's it is near enough
+    without_milk = cost(used, Prices({"white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
+    nearly = cost(used, Prices({"full-cream": 60.0, "white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
+    assert without_milk.partial and not nearly.partial and nearly.unpriced == ("cardamom",)
 
 
 def test_late_changes_are_exact():

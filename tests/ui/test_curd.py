@@ -57,10 +57,27 @@ def test_curdle_from_the_sentence_to_the_pieces(curd: Page):
     expect(page.get_by_label("What it gives")).to_contain_text("syrup of 42 °Brix")
     page.get_by_label("I want").fill("30 balls of 12 g")
     page.get_by_role("button", name="How much milk?").click()
-    page.get_by_role("button", name="Plan with it").click()
+    page.get_by_label("What it gives").get_by_role("button", name="Plan with it").click()
     expect(page.locator("p.answer")).to_contain_text(re.compile(r"(29|30|31) pieces"))
     page.reload()
     expect(page.locator("p.answer")).to_contain_text(re.compile(r"(29|30|31) pieces"))
+
+
+def test_what_does_not_suit_is_said_and_mended_with_one_touch(curd: Page):
+    page = curd
+    pick(page, "which milk", "full-cream cow’s milk")
+    pick(page, "what it is for", "paneer")
+    answer = page.locator("p.answer")
+    expect(answer).to_contain_text("too soft for paneer")
+    instead = page.get_by_text("To suit paneer:")
+    expect(instead).to_contain_text("low flame")
+    clean(page)
+    instead.get_by_role("button", name="Plan with it").click()
+    expect(answer).to_contain_text(re.compile("of chhena\\s+for paneer"))
+    expect(page).to_have_url(re.compile("hold="))
+    expect(instead).to_be_hidden()
+    # the drawn scale agrees with the sentence
+    expect(page.get_by_label("Texture of the curd").locator(".here")).to_contain_text("paneer")
 
 
 def test_wrong_words_keep_what_was_typed(curd: Page):

@@ -116,3 +116,25 @@ def test_an_ingredient_is_copied_from_the_tables_and_used(larder: Page, kitchen_
     expect(page.locator(".sentence").first).to_contain_text("club brown sugar")
     expect(page).to_have_url(re.compile(r"kind=21"))
     expect(page.locator("p.answer")).to_contain_text("cm deep")
+
+
+def test_prices_are_in_the_kitchens_own_money(larder: Page, kitchen_url: str):
+    page = larder
+    milk = page.get_by_role("row", name=re.compile("farm buffalo"))
+    expect(milk).to_contain_text("₹78")
+    page.get_by_label("the money of all prices").select_option("EUR")
+    page.get_by_role("button", name="Keep it").click()
+    expect(milk).to_contain_text("€78")
+    page.goto(kitchen_url + "/sweets")
+    counted = page.get_by_role("region", name="Counted")
+    expect(counted).to_contain_text(re.compile(r"€[\d.]+ for one"))
+    assert "₹" not in page.locator("body").inner_text()
+    # what a cook weighs is rounded; a touch shows the figure behind
+    sugar = page.get_by_role("button", name=re.compile("white sugar: .* exactly"))
+    rounded = sugar.inner_text()
+    sugar.click()
+    expect(sugar).to_have_attribute("aria-pressed", "true")
+    expect(sugar).to_have_text(re.compile(r"^\d+\.\d+ g$"))
+    sugar.click()
+    expect(sugar).to_have_text(rounded)
+    clean(page)

@@ -186,6 +186,34 @@ def test_the_dip_stick_by_address(client):
         assert answer.status_code == 422 and answer.json["fields"][0]["path"] == "plan"
 
 
+def test_the_kitchens_money_is_kept_and_checked(client):
+    kitchen = client.get("/api/larder").json["kitchen"]
+    assert kitchen["currency"] == "INR"
+    body = {k: v for k, v in kitchen.items() if k not in ("boils_water_c", "version")}
+    changed = client.put("/api/larder/kitchen", json={**body, "currency": "eur"}).json["kitchen"]
+    assert changed["currency"] == "EUR"
+    # whoever does not name it leaves it as it is
+    del body["currency"]
+    assert client.put("/api/larder/kitchen", json=body).json["kitchen"]["currency"] == "EUR"
+    answer = client.put("/api/larder/kitchen", json={**body, "currency": "shells"})
+    assert answer.status_code == 422 and answer.json["fields"][0]["path"] == "currency"
+    assert "INR" in answer.json["fields"][0]["fix"]
+    assert client.get("/api/larder").json["kitchen"]["currency"] == "EUR"
+
+
+def test_a_poured_pan_says_how_well_its_pours_agree(client):
+    pairs = [
+        {"depth_m": d, "volume_m3": v} for d, v in ((0.02, 8e-4), (0.04, 1.6e-3), (0.06, 2.4e-3), (0.08, 3.2e-3))
+    ]
+    pan = {"name": "pot", "shape": {"kind": "measured", "pairs": pairs, "height_m": 0.1}}
+    drawn = client.post("/api/larder/pan-drawings", json=pan).json
+    assert drawn["odd_pair"] is None and max(map(abs, drawn["off_m"])) < 2e-4 and len(drawn["off_m"]) == 4
+    pairs[2]["depth_m"] = 0.068
+    assert client.post("/api/larder/pan-drawings", json=pan).json["odd_pair"] == 2
+    straight = {"name": "pot", "shape": {"kind": "straight", "diameter_m": 0.24, "height_m": 0.1}}
+    assert client.post("/api/larder/pan-drawings", json=straight).json["off_m"] == []
+
+
 def test_larder_edits_survive_a_restart(tmp_path):
     import urllib.request
 

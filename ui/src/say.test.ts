@@ -25,6 +25,14 @@ test.each([
   [say.megabytes(2_000_000), '2 MB'],
 ])('%s is said as %s', (said, expected) => expect(said).toBe(expected))
 
+test('money is written as the platform writes it, pennies of small sums only', () => {
+  expect(say.money(13.1, 'INR')).toBe('₹13.10')
+  expect(say.money(78, 'INR')).toBe('₹78')
+  expect(say.money(1234.56, 'EUR')).toBe('€1,235')
+  expect(say.money(0.5, 'JPY')).toMatch(/^¥[01]$/)
+  expect(say.currencyName('INR')).toBe('Indian Rupee')
+})
+
 test('a stage has a name and a deed; between two it is the nearer', () => {
   expect(STAGES.map((_, i) => say.stageName(i))).toEqual(STAGES)
   expect(say.stageName(2.4)).toBe('coats the spoon')

@@ -55,6 +55,23 @@ export function stopwatch(seconds: number): string {
   return `${Math.floor(s / 60)}:${(s % 60).toString().padStart(2, '0')}`
 }
 
+/** Money of the kitchen's own currency, as the platform writes it; pennies of small sums only. */
+export function money(amount: number, currency: string): string {
+  const whole = Math.abs(amount) >= 100 || Number.isInteger(amount)
+  const pennies = whole ? { maximumFractionDigits: 0 } : {}
+  return new Intl.NumberFormat(undefined, {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    ...pennies,
+  }).format(amount)
+}
+
+/** Its name in the reader's language. */
+export function currencyName(code: string): string {
+  return new Intl.DisplayNames(undefined, { type: 'currency' }).of(code) ?? code
+}
+
 function trim(text: string): string {
   return text.replace(/\.?0+$/, '')
 }

@@ -61,10 +61,12 @@ class Prices:
 
 @dataclass(frozen=True, slots=True)
 class Cost:
-    """Of the whole batch and a piece; ``unpriced``: what has no price and is missing from the sum."""
+    """Of the whole batch and a piece. ``unpriced``: what has no price and is missing from the sum; ``partial``: a main
+    thing is among them, so that the sum is nobody's cost of a piece."""
 
     ingredients: float
     unpriced: tuple[str, ...]
+    partial: bool
     heat: Heat
     fuel: float
     own_time: float
@@ -76,6 +78,10 @@ class Cost:
     saved: float | None
 
 
+MAIN_SHARE = 0.10
+"""What weighs more than this share of all that is bought is a main thing."""
+
+
 def cost(
     used_kg: Mapping[str, float], prices: Prices, heat: Heat, hands_h: float, pieces: int, finished_kg: float
 ) -> Cost:
@@ -85,11 +91,14 @@ def cost(
     ingredients = sum(kg * prices.per_kg[k] for k, kg in known.items())
     fuel = prices.fuel_price * (heat.lpg_g / 1e3 if prices.fuel == "gas" else heat.kwh)
     own = prices.hour * hands_h
+    bought_kg = sum(kg for k, kg in used_kg.items() if k != "water")
+    partial = any(used_kg[k] > MAIN_SHARE * bought_kg for k in missing)
     total, count = ingredients + fuel, max(1, pieces)
     bought = None if prices.bought_per_kg is None else prices.bought_per_kg * finished_kg
     return Cost(
         ingredients,
         missing,
+        partial,
         heat,
         fuel,
         own,

@@ -179,6 +179,9 @@ class KitchenIn(Body):
     teaspoon_ml: float = 5.0
     fridge_c: float = 4.0
     freezer_c: float = -18.0
+    currency: str = Field(
+        "", max_length=8, description="Code of the money of all prices, ISO 4217; as it was when empty"
+    )
     version: Version | None = None
 
     def kitchen(self) -> Kitchen:
@@ -200,10 +203,11 @@ class KitchenOut(Out):
     teaspoon_ml: float
     fridge_c: float
     freezer_c: float
+    currency: str
     version: int
 
     @classmethod
-    def of(cls, name: str, kitchen: Kitchen, version: int) -> "KitchenOut":
+    def of(cls, name: str, kitchen: Kitchen, version: int, currency: str) -> "KitchenOut":
         m = kitchen.measures
         return cls(
             name=name,
@@ -218,6 +222,7 @@ class KitchenOut(Out):
             teaspoon_ml=round(m.teaspoon_m3 * 1e6, 3),
             fridge_c=kitchen.fridge_c,
             freezer_c=kitchen.freezer_c,
+            currency=currency,
             version=version,
         )
 
@@ -339,6 +344,8 @@ class PanOut(Out):
     height_m: float
     capacity_m3: float
     outline_m: list[list[float]]
+    off_m: list[float] = Field(description="Known by pouring: how far each pair lies from the fitted pan, m deep")
+    odd_pair: int | None = Field(description="The pair, from 0, that does not belong to the others")
 
     @classmethod
     def of(cls, id: int | None, pan: Pan, version: int = 1) -> "PanOut":
@@ -355,6 +362,8 @@ class PanOut(Out):
             height_m=shape.height_m,
             capacity_m3=capacity_m3(shape),
             outline_m=[[round(r, 5), round(h, 5)] for r, h in outline(shape)],
+            off_m=[round(off, 5) for off in shape.fit.off_m] if isinstance(shape, Measured) else [],
+            odd_pair=shape.odd_pair if isinstance(shape, Measured) else None,
         )
 
 

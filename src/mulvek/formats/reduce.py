@@ -283,4 +283,7 @@ def told_when_lit(stored: dict[str, Any], plan: ReducePlan) -> ForecastOut:
     except ValidationError:
         pass
     fresh = ForecastOut.of(forecast(plan)).model_dump(mode="json")
-    return ForecastOut.model_validate({**fresh, **stored, "pan": fresh["pan"], "track": fresh["track"]})
+    track = stored.get("track", {})
+    whole = track if track.keys() >= fresh["track"].keys() else fresh["track"]  # columns of one track belong together
+    told = {**fresh, **stored, "pan": {**fresh["pan"], **stored.get("pan", {})}, "track": whole}
+    return ForecastOut.model_validate(told)

@@ -9,11 +9,13 @@ from .model import Out
 
 
 class RowOut(Out):
-    """A line of the weighing list: grams, the cook's own measure, grams to buy, and when it goes in."""
+    """A line of the weighing list: grams, exact and as a cook weighs them, the cook's own measure, grams to buy, and
+    when it goes in."""
 
     key: str
     name: str
     grams: float
+    said: str
     cups: str
     buy_grams: float
     when: str

@@ -134,6 +134,7 @@ class SweetOut(Out):
                     key=r.key,
                     name=r.name,
                     grams=r.kg * 1e3,
+                    said=say_measured(r.kg, "mass"),
                     cups=in_cups(r.kg, r.bulk_kg_m3, plan.kitchen.measures, _liquid(r.key, f)),
                     buy_grams=r.buy_kg * 1e3,
                     when=r.when,

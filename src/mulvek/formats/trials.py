@@ -57,6 +57,11 @@ class LactometerOut(Out):
             words = "No sign of added water: within the natural spread."
         if check.off_temperature_k > 5:
             words += " The sample is more than 5 °C off: cool or warm it and read again."
+        if check.ways_differ:
+            words += (
+                " The lactometer’s formula and the milk’s density part here, as they do with very lean or rich milk, or"
+                " a sample far from the instrument’s warmth: the range holds both."
+            )
         return cls(check=check, words=words)
 
 

@@ -77,11 +77,14 @@ class Larder:
         measures = Measures(row.cup_m3, row.glass_m3, row.katori_m3, row.tablespoon_m3, row.teaspoon_m3)
         return Kitchen(row.altitude_m, row.room_c, row.milk_c, measures, row.fridge_c, row.freezer_c)
 
-    def change_kitchen(self, name: str, kitchen: Kitchen, version: int | None = None) -> None:
+    def change_kitchen(
+        self, name: str, kitchen: Kitchen, version: int | None = None, currency: str | None = None
+    ) -> None:
         row = self.row()
         _check_version(row, version, "kitchen")
         row.name = name
         row.version += 1
+        row.currency = row.currency if currency is None else currency
         for column, value in _kitchen_columns(kitchen).items():
             setattr(row, column, value)
 

@@ -5,6 +5,7 @@ from typing import Any
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
+from ..core.currency import USUAL
 from .packed import PackedJSON
 
 
@@ -28,6 +29,7 @@ class KitchenRow(Base):
     teaspoon_m3: Mapped[float]
     fridge_c: Mapped[float]
     freezer_c: Mapped[float]
+    currency: Mapped[str] = mapped_column(default=USUAL, server_default=USUAL)
     version: Mapped[int] = mapped_column(default=1)
 
 

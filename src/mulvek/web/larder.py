@@ -8,6 +8,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 from sqlalchemy.orm import Session
 
+from ..core.currency import check_currency
 from ..core.kitchen import Kept
 from ..core.materials.library import materials
 from ..formats.larder import (
@@ -62,7 +63,7 @@ def larder_out(session: Session) -> LarderOut:
     row = larder.row()
     told = LarderOut(
         aside=[],
-        kitchen=KitchenOut.of(row.name, larder.kitchen(), row.version),
+        kitchen=KitchenOut.of(row.name, larder.kitchen(), row.version, row.currency),
         milks=[MilkOut.of(kept) for kept in larder.milks()],
         pans=[PanOut.of(kept.id, kept.thing, kept.version) for kept in larder.pans()],
         burners=[BurnerOut.of(kept) for kept in larder.burners()],
@@ -95,9 +96,9 @@ def routes(app: OpenAPI, db: Database) -> None:
     @app.put("/api/larder/kitchen", tags=TAGS, responses={200: LarderOut})
     def set_kitchen(body: KitchenIn) -> Any:
         """Set where the kitchen is and what its cups hold"""
-        kitchen = body.kitchen()
+        kitchen, currency = body.kitchen(), check_currency(body.currency) if body.currency else None
         with db.writing() as session:
-            Larder(session).change_kitchen(body.name.strip(), kitchen, body.version)
+            Larder(session).change_kitchen(body.name.strip(), kitchen, body.version, currency)
             return larder_out(session)
 
     _milk_routes(app, db)

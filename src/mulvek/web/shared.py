@@ -6,6 +6,7 @@ They stand once, in Python; ``./run api`` writes them into ``ui/src/api/shared.t
 import json
 from typing import get_args
 
+from ..core.currency import CODES
 from ..core.stove import attention
 from ..core.texture import STAGE_VERBS, STAGES
 from ..formats.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
@@ -25,6 +26,7 @@ def shared_ts() -> str:
         "LOUDNESS": get_args(attention.Loudness),
         **{name: getattr(attention, name) for name in seconds},
         "SPEEDS": get_args(Speed),
+        "CURRENCIES": sorted(CODES),
         "LONGEST_NAME": LONGEST_NAME,
         "LONGEST_WORDS": LONGEST_WORDS,
         "LONGEST_NOTE": LONGEST_NOTE,
@@ -34,6 +36,8 @@ def shared_ts() -> str:
 
 
 def _literal(value: object) -> str:
+    if isinstance(value, list) and len(value) > 40:  # on one line: nobody reads it
+        return f"{json.dumps(value)} as const"
     if isinstance(value, float) and value.is_integer():
         value = int(value)
     text = json.dumps(value, ensure_ascii=False, indent=2)

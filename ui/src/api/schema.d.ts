@@ -2113,6 +2113,9 @@ export interface components {
         /**
          * Check
          * @description What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid.
+         *
+         *     ``by_density_snf``: SNF by the milk's density instead of the instrument's formula; ``snf`` reaches as far as that,
+         *     and ``ways_differ`` says that the formula alone would not.
          */
         Check: {
             added_water: components["schemas"]["Range"];
@@ -2130,6 +2133,8 @@ export interface components {
             usual_snf: number;
             /** Water Likely */
             water_likely: boolean;
+            /** Ways Differ */
+            ways_differ: boolean;
         };
         /** Choice */
         Choice: {
@@ -2264,7 +2269,8 @@ export interface components {
         };
         /**
          * Cost
-         * @description Of the whole batch and a piece; ``unpriced``: what has no price and is missing from the sum.
+         * @description Of the whole batch and a piece. ``unpriced``: what has no price and is missing from the sum; ``partial``: a main
+         *     thing is among them, so that the sum is nobody's cost of a piece.
          */
         Cost: {
             /** Bought Each */
@@ -2280,6 +2286,8 @@ export interface components {
             ingredients: number;
             /** Own Time */
             own_time: number;
+            /** Partial */
+            partial: boolean;
             /** Saved */
             saved: number | null;
             /** Sell Each */
@@ -3563,6 +3571,12 @@ export interface components {
              */
             cup_ml?: number;
             /**
+             * Currency
+             * @description Code of the money of all prices, ISO 4217; as it was when empty
+             * @default
+             */
+            currency?: string;
+            /**
              * Freezer C
              * @default -18
              */
@@ -3622,6 +3636,8 @@ export interface components {
             boils_water_c: number;
             /** Cup Ml */
             cup_ml: number;
+            /** Currency */
+            currency: string;
             /** Freezer C */
             freezer_c: number;
             /** Fridge C */
@@ -4618,6 +4634,16 @@ export interface components {
             material: string;
             /** Name */
             name: string;
+            /**
+             * Odd Pair
+             * @description The pair, from 0, that does not belong to the others
+             */
+            odd_pair: number | null;
+            /**
+             * Off M
+             * @description Known by pouring: how far each pair lies from the fitted pan, m deep
+             */
+            off_m: number[];
             /** Outline M */
             outline_m: number[][];
             /** Shape */
@@ -5162,7 +5188,8 @@ export interface components {
         };
         /**
          * RowOut
-         * @description A line of the weighing list: grams, the cook's own measure, grams to buy, and when it goes in.
+         * @description A line of the weighing list: grams, exact and as a cook weighs them, the cook's own measure, grams to buy, and
+         *     when it goes in.
          */
         RowOut: {
             /** Buy Grams */
@@ -5179,6 +5206,8 @@ export interface components {
             name: string;
             /** Number */
             number: number;
+            /** Said */
+            said: string;
             /** Swappable */
             swappable: boolean;
             /** When */

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 /** Soft and moist to firm and dry, drawn as grains, with what this curd is and what it suits. */
 const props = defineProps<{
   texture: { low: number; likely: number; high: number }
-  uses: { key: string; name: string; texture: number[] }[]
+  uses: { key: string; name: string; texture: number[]; fault: string }[]
   wanted: string
 }>()
 const STEPS = [
@@ -17,11 +17,14 @@ const steps = computed(() =>
   STEPS.map((s, i) => {
     const upper = i === 0 ? 101 : STEPS[i - 1]!.from
     const middle = (s.from + upper) / 2
-    return {
-      ...s,
-      here: props.texture.likely >= s.from && props.texture.likely < upper,
-      uses: props.uses.filter((u) => u.texture[0]! <= middle && middle <= u.texture[1]!),
-    }
+    const at = (u: { texture: number[] }, index: number) =>
+      u.texture[0]! <= index && index <= u.texture[1]!
+    const here = props.texture.likely >= s.from && props.texture.likely < upper
+    // where this curd stands it is the curd itself that decides, elsewhere the middle of the step
+    const suited = here
+      ? props.uses.filter((u) => at(u, props.texture.likely) && !['wet', 'dry'].includes(u.fault))
+      : props.uses.filter((u) => at(u, middle))
+    return { ...s, here, uses: suited }
   }),
 )
 const grains = (size: number, seed: number) => {
@@ -49,7 +52,11 @@ const grains = (size: number, seed: number) => {
       <p>
         <b>{{ s.name }}</b>
         <span>{{
-          s.uses.length ? 'for ' + s.uses.map((u) => u.name).join(', ') : 'the whey stays milky'
+          s.uses.length
+            ? 'for ' + s.uses.map((u) => u.name).join(', ')
+            : s.from
+              ? 'for none of these so moist or dry'
+              : 'the whey stays milky'
         }}</span>
       </p>
     </li>

@@ -42,12 +42,17 @@ WATER_SD, SPEAK_ABOVE = 0.04, 0.08
 
 @dataclass(frozen=True, slots=True)
 class Check:
-    """What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid."""
+    """What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid.
+
+    ``by_density_snf``: SNF by the milk's density instead of the instrument's formula; ``snf`` reaches as far as that,
+    and ``ways_differ`` says that the formula alone would not.
+    """
 
     corrected: float
     snf: Range
     total_solids: Range
     by_density_snf: float | None
+    ways_differ: bool
     usual_snf: float
     added_water: Range
     water_likely: bool
@@ -146,11 +151,16 @@ def check_milk(
     usual = (usual_snf_pct if usual_snf_pct is not None else SNF_SPLIT[species].total) / 100
     water = added_water(snf, usual)
     by_density = snf_by_density_pct(reading, celsius, fat_pct, species)
+    found = Range.between(snf, sd, 0.0, 1.0)
+    differ = by_density is not None and not found.low <= by_density / 100 <= found.high
+    if by_density is not None:  # two ways to reckon one thing: the range holds both
+        found = Range(min(found.low, by_density / 100), snf, max(found.high, by_density / 100))
     return Check(
         corrected=clr,
-        snf=Range.between(snf, sd, 0.0, 1.0),
+        snf=found,
         total_solids=Range.between(snf + fat_pct / 100, math.hypot(sd, fat_sd), 0.0, 1.0),
         by_density_snf=None if by_density is None else by_density / 100,
+        ways_differ=differ,
         usual_snf=usual,
         added_water=Range.normal(water, math.hypot(WATER_SD, sd / usual), 0.0),
         water_likely=water > SPEAK_ABOVE,

@@ -2,14 +2,17 @@
 import { LONGEST_WORDS } from '@/api/shared'
 import { useMutation } from '@tanstack/vue-query'
 import { NInput } from 'naive-ui'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, unwrap, type ReduceIn } from '@/api/client'
-import { volume, weight } from '@/say'
+import { useLarder } from '@/api/kitchen'
+import { money, volume, weight } from '@/say'
 
 /** Two questions around the plan: from the wish back, and how to mend what went too far or not far enough. */
 const props = defineProps<{ plan: ReduceIn }>()
 const emit = defineEmits<{ take: [amount: string, sugar: string] }>()
 
+const larder = useLarder()
+const currency = computed(() => larder.data.value?.kitchen.currency ?? 'INR')
 const want = ref('')
 const now = ref('')
 const wish = useMutation({
@@ -53,7 +56,7 @@ watch(
           }}<template v-if="(wish.data.value.left_over_m3 ?? 0) > 5e-6"
             >, {{ volume(wish.data.value.left_over_m3!) }} left over</template
           ><template v-if="wish.data.value.cost">
-            (the milk in it costs {{ wish.data.value.cost.toFixed(0) }})</template
+            (the milk in it costs {{ money(wish.data.value.cost, currency) }})</template
           >.
         </template>
         <button

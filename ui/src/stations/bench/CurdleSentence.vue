@@ -213,7 +213,7 @@ const emit = defineEmits<{ kept: [] }>()
         free
         :choices="[{ value: '', text: 'no time' }, ...plain('2 h', '4 h', '8 h')]"
         :problem="wrong('fridge_time')"
-        after=";"
+        :after="pieceKg === undefined ? '.' : ';'"
         @kept="emit('kept')"
       />
       <template v-if="pieceKg !== undefined">

@@ -5,6 +5,8 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, unwrap, type LarderOut } from '@/api/client'
 import { may } from '@/door/me'
 import { figure } from '@/form/numbers'
+import { CURRENCIES } from '@/api/shared'
+import { currencyName } from '@/say'
 
 /** Where the kitchen is and what its cups hold, as sentences whose figures are typed in place. */
 const props = defineProps<{ kitchen: LarderOut['kitchen'] }>()
@@ -29,10 +31,16 @@ const KEYS = [...CUPS, ...PLACE].map(([key]) => key)
 type Key = (typeof KEYS)[number]
 
 const typed = reactive({} as Record<Key, string>)
+const currency = ref(props.kitchen.currency)
+/** As they are named here; the browser knows a few that the server does not. */
+const currencies = computed(() =>
+  [...CURRENCIES].sort((a, b) => currencyName(a).localeCompare(currencyName(b))),
+)
 const version = ref(props.kitchen.version)
 const changed = ref(false)
 function reset() {
   for (const key of KEYS) typed[key] = String(props.kitchen[key])
+  currency.value = props.kitchen.currency
   version.value = props.kitchen.version
   changed.value = false
 }
@@ -52,6 +60,7 @@ const keep = useMutation({
             Key,
             number
           >),
+          currency: currency.value,
           version: version.value,
         },
       }),
@@ -116,6 +125,15 @@ const weigh = useMutation({
             m above the sea, where water boils at {{ kitchen.boils_water_c }} °C. </template
           ><template v-else> °C{{ i < 4 ? ', ' : '.' }}</template></template
         >
+        Prices are in
+        <label
+          ><span class="visually-hidden">the money of all prices</span
+          ><select v-model="currency" @change="changed = true">
+            <option v-for="code in currencies" :key="code" :value="code">
+              {{ currencyName(code) }}
+            </option>
+          </select></label
+        >.
         <button v-if="changed" type="submit" class="plate" :disabled="!may('keep')">Keep it</button>
         {{ ' ' }}
         <button type="button" class="touch" @click="weighing = !weighing">Measure a cup</button>
@@ -163,6 +181,16 @@ const weigh = useMutation({
   text-align: center;
   field-sizing: content;
   min-width: 2ch;
+}
+.sentence select {
+  border: 0;
+  border-bottom: 2px solid var(--cobalt);
+  background: none;
+  color: var(--cobalt);
+  font: inherit;
+  font-weight: 600;
+  field-sizing: content;
+  max-width: 100%;
 }
 .sentence {
   font-size: 21px;

@@ -7,7 +7,7 @@ import { RouterLink } from 'vue-router'
 import { may, useMe } from '@/door/me'
 import AsideNote from '@/form/AsideNote.vue'
 import PanMini from '@/pan/PanMini.vue'
-import { volume } from '@/say'
+import { money, volume } from '@/say'
 import CopiesTray from './CopiesTray.vue'
 import BurnerDialog from './BurnerDialog.vue'
 import KitchenTray from './KitchenTray.vue'
@@ -115,7 +115,10 @@ const close = () => (open.value = null)
               <td>{{ m.snf_pct }} %</td>
               <td>{{ m.total_solids_pct }} %</td>
               <td>{{ (m.density_kg_m3 / 1000).toFixed(3) }} g/ml</td>
-              <td>{{ m.pack_ml ? `${m.pack_ml} ml` : '' }}{{ m.price ? ` at ${m.price}` : '' }}</td>
+              <td>
+                {{ m.pack_ml ? `${m.pack_ml} ml` : ''
+                }}{{ m.price ? ` at ${money(m.price, larder.kitchen.currency)}` : '' }}
+              </td>
               <td class="soft">{{ m.spread }}</td>
               <td>
                 <button
@@ -187,13 +190,21 @@ const close = () => (open.value = null)
   font: 550 16px var(--figures);
 }
 .pans {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 24px;
-  align-items: end;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 0 24px;
 }
+/* all stand on one line, whatever is written below */
 .pans li {
-  max-width: 250px;
+  display: grid;
+  grid-row: span 3;
+  grid-template-rows: subgrid;
+  row-gap: 2px;
+  margin-bottom: 12px;
+}
+.pans svg {
+  align-self: end;
+  max-width: 100%;
 }
 .burners {
   display: grid;

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { api, unwrap, type LarderOut, type MaterialOut } from '@/api/client'
+import { money } from '@/say'
 import IngredientDialog from './IngredientDialog.vue'
 
 /** The shelf: the cook's own ingredients, and the tables they are copied from, with source and confidence. */
@@ -53,7 +54,7 @@ const remarks = (m: MaterialOut) =>
         <span class="soft">
           {{ i.material.total_solids_pct }} % solids<template v-if="i.pack_g"
             >, {{ i.pack_g }} g a pack</template
-          ><template v-if="i.price"> at {{ i.price }}</template>
+          ><template v-if="i.price"> at {{ money(i.price, larder.kitchen.currency) }}</template>
         </span>
       </li>
     </ul>

@@ -92,6 +92,8 @@ const drawing = useQuery({
   placeholderData: keepPreviousData,
   retry: false,
 })
+/** How far a pour lies from the wall that was fitted, m. */
+const misfit = computed(() => Math.max(0, ...(drawing.data.value?.off_m ?? []).map(Math.abs)))
 const edit = useEditing(
   () => props.pan,
   {
@@ -175,6 +177,18 @@ const theirs = computed(() => {
     <div v-if="drawing.data.value && !drawing.error.value" class="drawn">
       <PanMini :pan="drawing.data.value" />
       <p>holds {{ volume(drawing.data.value.capacity_m3) }} to the brim</p>
+      <p v-if="drawing.data.value.odd_pair !== null" class="problem" role="alert">
+        Pour {{ drawing.data.value.odd_pair + 1 }} does not belong to the others: it stands
+        {{ Math.round(Math.abs(drawing.data.value.off_m[drawing.data.value.odd_pair]!) * 1e3) }} mm
+        off. Pour that much again and read it.
+      </p>
+      <p v-else-if="misfit > 0.003" class="soft">
+        The pours lie up to {{ Math.round(misfit * 1e3) }} mm off a smooth wall: one more pour
+        helps.
+      </p>
+      <p v-else-if="drawing.data.value.off_m.length" class="soft">
+        Smooth through every pour, within {{ Math.max(1, Math.round(misfit * 1e3)) }} mm.
+      </p>
     </div>
   </FormDialog>
 </template>

@@ -2,6 +2,8 @@
 import { useClipboard } from '@vueuse/core'
 import { computed } from 'vue'
 import type { SweetIn, SweetOut } from '@/api/client'
+import { useLarder } from '@/api/kitchen'
+import * as say from '@/say'
 import FormField from '@/form/FormField.vue'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
@@ -13,7 +15,8 @@ const props = defineProps<{ answer: SweetOut; plan: SweetIn }>()
 const words = defineModel<SweetWords>('words', { required: true })
 const emit = defineEmits<{ keep: [change?: Partial<SweetWords>] }>()
 const f = computed(() => props.answer)
-const money = (x: number) => (x >= 100 ? x.toFixed(0) : x.toFixed(2))
+const larder = useLarder()
+const money = (x: number) => say.money(x, larder.data.value?.kitchen.currency ?? 'INR')
 const n = computed(() => f.value.nutrients)
 const { copy, copied } = useClipboard({ legacy: true, copiedDuring: 60_000 })
 const priced = computed(() => f.value.cost.ingredients > 0)
@@ -27,8 +30,11 @@ const priced = computed(() => f.value.cost.ingredients > 0)
     <div>
       <h2 class="heading">Cost</h2>
       <template v-if="priced">
-        <p class="figure">
-          ₹ {{ money(f.cost.each) }} <span>for one, ₹ {{ money(f.cost.total) }} in all</span>
+        <p v-if="f.cost.partial" class="partial">
+          {{ money(f.cost.total) }} so far: a main thing has no price yet.
+        </p>
+        <p v-else class="figure">
+          {{ money(f.cost.each) }} <span>for one, {{ money(f.cost.total) }} in all</span>
         </p>
         <p v-if="f.cost.unpriced.length" class="soft">
           Without {{ f.unpriced.join(', ') }}: give their pack and price in the
@@ -36,25 +42,27 @@ const priced = computed(() => f.value.cost.ingredients > 0)
         </p>
         <dl>
           <dt>ingredients</dt>
-          <dd>₹ {{ money(f.cost.ingredients) }}</dd>
+          <dd>{{ money(f.cost.ingredients) }}</dd>
           <dt>fuel</dt>
           <dd>
-            <template v-if="f.cost.fuel">₹ {{ money(f.cost.fuel) }}, </template
+            <template v-if="f.cost.fuel">{{ money(f.cost.fuel) }}, </template
             >{{ Math.round(f.cost.heat.lpg_g) }} g LPG or {{ f.cost.heat.kwh.toFixed(2) }} kWh
           </dd>
           <template v-if="f.cost.own_time">
             <dt>your time</dt>
-            <dd>₹ {{ money(f.cost.own_time) }}</dd>
+            <dd>{{ money(f.cost.own_time) }}</dd>
           </template>
-          <dt>ask</dt>
-          <dd>
-            <b>₹ {{ money(f.cost.sell_each) }}</b> to keep {{ words.margin || 25 }} %
-          </dd>
-          <template v-if="f.cost.bought_each !== null">
+          <template v-if="!f.cost.partial">
+            <dt>ask</dt>
+            <dd>
+              <b>{{ money(f.cost.sell_each) }}</b> to keep {{ words.margin || 25 }} %
+            </dd>
+          </template>
+          <template v-if="f.cost.bought_each !== null && !f.cost.partial">
             <dt>in the shop</dt>
             <dd>
-              ₹ {{ money(f.cost.bought_each) }};
-              {{ f.cost.saved! >= 0 ? 'you save' : 'it costs you' }} ₹
+              {{ money(f.cost.bought_each) }};
+              {{ f.cost.saved! >= 0 ? 'you save' : 'it costs you' }}
               {{ money(Math.abs(f.cost.saved!)) }}
             </dd>
           </template>
@@ -183,6 +191,11 @@ const priced = computed(() => f.value.cost.ingredients > 0)
   line-height: 40px;
   font-weight: 680;
   font-stretch: 92%;
+}
+.partial {
+  font-size: 19px;
+  font-weight: 600;
+  margin-bottom: 6px;
 }
 .figure span {
   font-size: 16px;

@@ -14,7 +14,9 @@ watch(
   () => ticked.clear(),
 )
 const tick = (n: number) => (ticked.has(n) ? ticked.delete(n) : ticked.add(n))
-const amount = (g: number) => (g >= 100 ? grouped(g) : g >= 10 ? g.toFixed(0) : g.toFixed(1))
+/** Rounded as a cook weighs it; a touch shows the figure behind. */
+const exact = reactive(new Set<number>())
+const amount = (g: number) => `${g >= 100 ? g.toFixed(1) : g.toFixed(2)} g`
 const whole = computed(() => props.answer.rows.reduce((sum, r) => sum + r.grams, 0))
 const bench = (b: SweetOut['bases'][number]) => ({ path: `/bench${b.route}`, query: b.words })
 /** The base a row belongs to: it opens on the Bench. */
@@ -63,13 +65,22 @@ const baseOf = (r: SweetOut['rows'][number]) => {
             v-if="r.lead"
             v-model="weighed"
             :label="`${r.name}, as weighed`"
-            :shown="`${amount(r.grams)} g`"
+            :shown="exact.has(r.number) ? amount(r.grams) : r.said"
             free
             hint="Type what it weighs: everything else follows. Empty: as reckoned."
             :problem="problem"
             @kept="emit('kept')"
           />
-          <template v-else>{{ amount(r.grams) }} g</template>
+          <button
+            v-else
+            type="button"
+            class="exact"
+            :aria-pressed="exact.has(r.number)"
+            :aria-label="`${r.name}: ${r.said}; exactly ${amount(r.grams)}`"
+            @click="exact.has(r.number) ? exact.delete(r.number) : exact.add(r.number)"
+          >
+            {{ exact.has(r.number) ? amount(r.grams) : r.said }}
+          </button>
         </td>
         <td class="cups">{{ r.cups }}</td>
         <td class="when">
@@ -139,6 +150,14 @@ th {
   font-weight: 680;
   font-size: 17px;
   white-space: nowrap;
+}
+.exact {
+  padding: 4px 0;
+  font: inherit;
+  white-space: nowrap;
+}
+.exact[aria-pressed='true'] {
+  color: var(--cobalt);
 }
 .cups {
   white-space: nowrap;

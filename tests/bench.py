@@ -13,7 +13,7 @@ from pathlib import Path
 from playwright.sync_api import sync_playwright
 
 from mulvek.cli.no_larder import NoLarder
-from mulvek.core.bases.reduce import forecast
+from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.demo.boathouse import fill
 from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
 from mulvek.store.database import Database

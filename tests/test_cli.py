@@ -52,7 +52,7 @@ def test_what_cannot_be_reckoned_names_the_flag(capsys, flags, field):
 
 
 def test_every_named_stop_and_school_is_reckoned(capsys):
-    from mulvek.core.bases.windows import windows
+    from mulvek.core.planning.reduce.windows import windows
 
     for window in windows().values():
         milk = "coconut" if window.product else "cow"

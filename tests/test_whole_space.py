@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from mulvek.cli.no_larder import NoLarder
-from mulvek.core.bases.reduce import forecast
-from mulvek.core.curd.hang import strain
 from mulvek.core.errors import KitchenError
+from mulvek.core.planning.reduce.forecast import forecast
+from mulvek.core.planning.strain.forecast import strain
 from mulvek.formats.curd import CurdleIn, answer_curdle
 from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
 from mulvek.formats.strain import StrainForecastOut, StrainIn, read_strain

@@ -6,12 +6,12 @@ The product builds from its one table and the curd dossier's yields; these only 
 import re
 from pathlib import Path
 
-from mulvek.core.materials.makeup import Makeup
-from mulvek.core.sweets.build import Built, Pantry, build
-from mulvek.core.sweets.curds import Curd
-from mulvek.core.sweets.knobs import chosen
-from mulvek.core.sweets.library import library
-from mulvek.core.sweets.stuff import Thing
+from mulvek.core.composition.makeup import Makeup
+from mulvek.core.planning.sweets.build import Built, Pantry, build
+from mulvek.core.planning.sweets.curds import Curd
+from mulvek.core.planning.sweets.knobs import chosen
+from mulvek.core.planning.sweets.library import library
+from mulvek.core.planning.sweets.stuff import Thing
 
 _PARTS = {
     "W": "water", "Ft": "fat", "Cn": "casein", "Wp": "whey", "Op": "plant_protein", "La": "lactose", "Su": "sucrose",

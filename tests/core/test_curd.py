@@ -8,8 +8,15 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.plan import Amount
-from mulvek.core.curd.acid import (
+from mulvek.core.batch.curd_run import learn_yield
+from mulvek.core.composition.materials import material
+from mulvek.core.equipment.burners import Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Quantity
+from mulvek.core.equipment.vessels import Kadhai, Straight
+from mulvek.core.errors import BadInput, Impossible
+from mulvek.core.planning.curdle.acid import (
     COAGULANTS,
     buffer_scale,
     buffered_mol_m3,
@@ -18,13 +25,21 @@ from mulvek.core.curd.acid import (
     end_ph,
     ph_after,
 )
-from mulvek.core.curd.balance import DRAINS, CurdParts, Draining, rinsed_c, split
-from mulvek.core.curd.cooling import LID, SKIN, Standing, boils_c, cooling_curve, mixed_c, standing, steam_flux
-from mulvek.core.curd.curdle import cools_by, curdle, milk_for_curd, newton_rate, wait_for
-from mulvek.core.curd.fruit import FRUITS, check_mixing, milk_ph, mixture_ph, most_fruit, onset_ph
-from mulvek.core.curd.hang import StrainPlan, strain
-from mulvek.core.curd.milk import CurdMilk, curd_milk, yield_ln_sd
-from mulvek.core.curd.pieces import (
+from mulvek.core.planning.curdle.balance import DRAINS, CurdParts, Draining, rinsed_c, split
+from mulvek.core.planning.curdle.cooling import (
+    LID,
+    SKIN,
+    Standing,
+    boils_c,
+    cooling_curve,
+    mixed_c,
+    standing,
+    steam_flux,
+)
+from mulvek.core.planning.curdle.forecast import cools_by, curdle, milk_for_curd, newton_rate, wait_for
+from mulvek.core.planning.curdle.fruit import FRUITS, check_mixing, milk_ph, mixture_ph, most_fruit, onset_ph
+from mulvek.core.planning.curdle.milk import CurdMilk, curd_milk, yield_ln_sd
+from mulvek.core.planning.curdle.pieces import (
     USES,
     ball_m,
     count_pieces,
@@ -33,9 +48,18 @@ from mulvek.core.curd.pieces import (
     piece_density_kg_m3,
     texture_index,
 )
-from mulvek.core.curd.plan import CurdlePlan
-from mulvek.core.curd.reasons import curd_reasons, strain_reasons
-from mulvek.core.curd.strain import (
+from mulvek.core.planning.curdle.plan import CurdlePlan
+from mulvek.core.planning.curdle.reasons import curd_reasons
+from mulvek.core.planning.curdle.syrup import (
+    boiling_elevation_k,
+    brix_at_elevation,
+    syrup_boils_c,
+    syrup_density_kg_m3,
+    syrup_m3,
+)
+from mulvek.core.planning.curdle.verdict import judge
+from mulvek.core.planning.reduce.plan import Amount
+from mulvek.core.planning.strain.draining import (
     CLOTHS,
     KEEPS_WATER,
     Yoghurt,
@@ -51,23 +75,10 @@ from mulvek.core.curd.strain import (
     time_constant_s,
     whey_for,
 )
-from mulvek.core.curd.syrup import (
-    boiling_elevation_k,
-    brix_at_elevation,
-    syrup_boils_c,
-    syrup_density_kg_m3,
-    syrup_m3,
-)
-from mulvek.core.curd.verdict import judge
-from mulvek.core.errors import BadInput, Impossible
-from mulvek.core.heat import Burner, pressure_at_altitude_pa
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.library import material
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Quantity
+from mulvek.core.planning.strain.forecast import StrainPlan, strain
+from mulvek.core.planning.strain.reasons import strain_reasons
+from mulvek.core.properties.steam import pressure_at_altitude_pa
 from mulvek.core.ranges import Range
-from mulvek.core.stove.curd_run import learn_yield
-from mulvek.core.vessels import Kadhai, Straight
 
 MILKS = {
     "cow": CurdMilk(0.041, 0.0330, 0.78, 0.0470, 0.0072),

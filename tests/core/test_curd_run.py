@@ -6,18 +6,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.plan import Amount
-from mulvek.core.curd.balance import Draining
-from mulvek.core.curd.curdle import curdle
-from mulvek.core.curd.hang import StrainPlan, strain
-from mulvek.core.curd.plan import CurdlePlan
-from mulvek.core.errors import BadInput, Conflict
-from mulvek.core.heat import Burner
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.library import material
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Quantity
-from mulvek.core.stove.curd_run import (
+from mulvek.core.batch.curd_run import (
     CurdEvent,
     CurdWeighed,
     Poured,
@@ -28,8 +17,19 @@ from mulvek.core.stove.curd_run import (
     difference,
     learn_yield,
 )
-from mulvek.core.stove.log import Begun, Remark, TakenBack, counting
-from mulvek.core.vessels import Straight
+from mulvek.core.batch.log import Begun, Remark, TakenBack, counting
+from mulvek.core.composition.materials import material
+from mulvek.core.equipment.burners import Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Quantity
+from mulvek.core.equipment.vessels import Straight
+from mulvek.core.errors import BadInput, Conflict
+from mulvek.core.planning.curdle.balance import Draining
+from mulvek.core.planning.curdle.forecast import curdle
+from mulvek.core.planning.curdle.plan import CurdlePlan
+from mulvek.core.planning.reduce.plan import Amount
+from mulvek.core.planning.strain.forecast import StrainPlan, strain
 
 T0 = 1_800_000_000.0
 PLAN = CurdlePlan(

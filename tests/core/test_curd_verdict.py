@@ -6,12 +6,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.curd.acid import COAGULANTS
-from mulvek.core.curd.balance import DRAINS, Draining
-from mulvek.core.curd.curdle import curdle
-from mulvek.core.curd.pieces import USES
-from mulvek.core.curd.verdict import judge
-from mulvek.core.materials.library import material
+from mulvek.core.composition.materials import material
+from mulvek.core.planning.curdle.acid import COAGULANTS
+from mulvek.core.planning.curdle.balance import DRAINS, Draining
+from mulvek.core.planning.curdle.forecast import curdle
+from mulvek.core.planning.curdle.pieces import USES
+from mulvek.core.planning.curdle.verdict import judge
 from mulvek.core.ranges import Range
 from tests.core.test_curd import plan
 from tests.sizes import sized

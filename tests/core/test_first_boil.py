@@ -7,7 +7,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.evaporation import (
+from mulvek.core.composition.materials import material
+from mulvek.core.composition.parts import Parts
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.vessels import Kadhai, Straight, surface_m2
+from mulvek.core.errors import Impossible
+from mulvek.core.planning.reduce.evaporation import (
     ROLL_BELOW_BOIL_K,
     STALL_K_S,
     STALLS_ABOVE_C,
@@ -16,13 +21,10 @@ from mulvek.core.bases.evaporation import (
     heat_up,
     loss_w_k,
 )
-from mulvek.core.errors import Impossible
-from mulvek.core.heat import boiling_point_c, heat_capacity_j_k, pressure_at_altitude_pa, water_activity
-from mulvek.core.materials.density import volume_m3
-from mulvek.core.materials.library import material
-from mulvek.core.materials.parts import Parts
-from mulvek.core.pans import Pan
-from mulvek.core.vessels import Kadhai, Straight, surface_m2
+from mulvek.core.properties.density import volume_m3
+from mulvek.core.properties.heat_capacity import heat_capacity_j_k
+from mulvek.core.properties.steam import pressure_at_altitude_pa
+from mulvek.core.properties.water_activity import boiling_point_c, water_activity
 from tests.sizes import sized
 
 

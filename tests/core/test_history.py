@@ -4,9 +4,8 @@ from hypothesis import settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, precondition, rule
 
-from mulvek.core.errors import KitchenError
-from mulvek.core.stove import history
-from mulvek.core.stove.events import (
+from mulvek.core.batch import history
+from mulvek.core.batch.events import (
     Event,
     FirstBoil,
     FlameChanged,
@@ -22,10 +21,11 @@ from mulvek.core.stove.events import (
     SugarIn,
     Undo,
 )
-from mulvek.core.stove.fold import fold
-from mulvek.core.stove.history import History
-from mulvek.core.stove.rules import check_event
-from mulvek.core.stove.running import look, state_of
+from mulvek.core.batch.fold import fold
+from mulvek.core.batch.history import History
+from mulvek.core.batch.rules import check_event
+from mulvek.core.batch.running import look, state_of
+from mulvek.core.errors import KitchenError
 
 from .test_properties import plan
 

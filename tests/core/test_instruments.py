@@ -5,10 +5,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mulvek.core.batch.channels import CHANNELS, as_reading, settled, speaks
+from mulvek.core.batch.events import Event, Reading, Undo
+from mulvek.core.batch.thinning import thinned
 from mulvek.core.errors import BadInput
-from mulvek.core.stove.channels import CHANNELS, as_reading, settled, speaks
-from mulvek.core.stove.events import Event, Reading, Undo
-from mulvek.core.stove.thinning import thinned
 from mulvek.formats.readings_csv import COLUMNS, read_readings, write_readings
 from mulvek.instruments.lines import Line, as_csv, from_csv, read_line
 from mulvek.store.chunks import pack, unpack

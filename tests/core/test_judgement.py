@@ -8,27 +8,27 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.caramel import SHADES, caramelised_milk, shade_at
-from mulvek.core.bases.compare import compare
-from mulvek.core.bases.judgement import mend
-from mulvek.core.bases.plan import STIRRINGS, Addition, Amount, Rate, ReducePlan
-from mulvek.core.bases.reasons import FIGURES, reasons
-from mulvek.core.bases.reduce import forecast
-from mulvek.core.bases.stops import Stop, read_stop
-from mulvek.core.bases.windows import milk_part_solids, product_window, windows
-from mulvek.core.bases.wish import in_measures, milk_for, packs, what_is_served
-from mulvek.core.coconut import judge_split, split_index
-from mulvek.core.dipstick import marks
+from mulvek.core.composition.materials import material, own_milk
+from mulvek.core.composition.parts import sum_parts
+from mulvek.core.equipment.burners import FLAMES, Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Measures, Quantity, parse
+from mulvek.core.equipment.vessels import Flared, Kadhai, Straight
 from mulvek.core.errors import BadInput, Impossible
-from mulvek.core.heat import FLAMES, Burner
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.density import volume_m3
-from mulvek.core.materials.library import material, own_milk
-from mulvek.core.materials.parts import sum_parts
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Measures, Quantity, parse
-from mulvek.core.texture import STAGES
-from mulvek.core.vessels import Flared, Kadhai, Straight
+from mulvek.core.planning.reduce.caramel import SHADES, caramelised_milk, shade_at
+from mulvek.core.planning.reduce.coconut import judge_split, split_index
+from mulvek.core.planning.reduce.compare import compare
+from mulvek.core.planning.reduce.dipstick import marks
+from mulvek.core.planning.reduce.forecast import forecast
+from mulvek.core.planning.reduce.judgement import mend
+from mulvek.core.planning.reduce.plan import STIRRINGS, Addition, Amount, Rate, ReducePlan
+from mulvek.core.planning.reduce.reasons import FIGURES, reasons
+from mulvek.core.planning.reduce.stops import Stop, read_stop
+from mulvek.core.planning.reduce.windows import milk_part_solids, product_window, windows
+from mulvek.core.planning.reduce.wish import in_measures, milk_for, packs, what_is_served
+from mulvek.core.properties.density import volume_m3
+from mulvek.core.properties.texture import STAGES
 from mulvek.formats.dipstick import CHECK_MM, RUNS, Line, Sheet, Text, sheet, to_pdf, to_svg, write
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "stainless-sandwich", 2.3)

@@ -8,18 +8,19 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.evaporation import Fire, heat_up
-from mulvek.core.calibrate import calibrate
+from mulvek.core.composition.materials import GROUPS, dairy, material, materials, own_material, own_milk
+from mulvek.core.composition.parts import PART_NAMES, Parts
+from mulvek.core.equipment.burners import FLAMES, Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.measured import Measured
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.vessels import Flared, Kadhai, Straight, capacity_m3
 from mulvek.core.errors import BadInput
-from mulvek.core.heat import FLAMES, Burner, latent_heat_j_kg
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.density import density_kg_m3
-from mulvek.core.materials.lactometer import INSTRUMENTS, check_milk
-from mulvek.core.materials.library import GROUPS, dairy, material, materials, own_material, own_milk
-from mulvek.core.materials.parts import PART_NAMES, Parts
-from mulvek.core.measured import Measured
-from mulvek.core.pans import Pan
-from mulvek.core.vessels import Flared, Kadhai, Straight, capacity_m3
+from mulvek.core.planning.reduce.burner_timing import calibrate
+from mulvek.core.planning.reduce.evaporation import Fire, heat_up
+from mulvek.core.properties.density import density_kg_m3
+from mulvek.core.properties.lactometer import INSTRUMENTS, check_milk
+from mulvek.core.properties.steam import latent_heat_j_kg
 
 K1 = Kadhai(0.29, 0.086, 0.31, 0.024)
 POT = Pan("pot", Straight(0.24, 0.14))
@@ -119,7 +120,7 @@ def test_a_milk_floated_at_the_instruments_warmth_gives_its_own_solids_back(inst
 @settings(max_examples=30, deadline=None)
 @given(share=st.floats(0.0, 0.3))
 def test_added_water_is_found_and_small_amounts_are_not_called(share):
-    from mulvek.core.materials.lactometer import snf_pct
+    from mulvek.core.properties.lactometer import snf_pct
 
     whole = check_milk(28.2, 27.0, 4.1).snf.likely * 100
     watered = check_milk(28.2, 27.0, 4.1 * (1 - share), usual_snf_pct=whole / (1 - share))

@@ -7,20 +7,20 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.plan import Amount, Rate, ReducePlan
-from mulvek.core.bases.reduce import forecast
-from mulvek.core.bases.stops import Stop, read_stop
+from mulvek.core.batch.events import Event, FirstBoil, FlameChanged, Lit, Off, Reading, Stirred, SugarIn, Undo
+from mulvek.core.batch.history import History
+from mulvek.core.batch.rules import check_event
+from mulvek.core.batch.running import state_of
+from mulvek.core.composition.materials import material
+from mulvek.core.equipment.burners import FLAMES, Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Measures, Quantity, parse
+from mulvek.core.equipment.vessels import Kadhai, Straight
 from mulvek.core.errors import BadInput, Impossible, Unlikely
-from mulvek.core.heat import FLAMES, Burner
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.library import material
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Measures, Quantity, parse
-from mulvek.core.stove.events import Event, FirstBoil, FlameChanged, Lit, Off, Reading, Stirred, SugarIn, Undo
-from mulvek.core.stove.history import History
-from mulvek.core.stove.rules import check_event
-from mulvek.core.stove.running import state_of
-from mulvek.core.vessels import Kadhai, Straight
+from mulvek.core.planning.reduce.forecast import forecast
+from mulvek.core.planning.reduce.plan import Amount, Rate, ReducePlan
+from mulvek.core.planning.reduce.stops import Stop, read_stop
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "iron", 2.3)
 

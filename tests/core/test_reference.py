@@ -5,47 +5,46 @@ import math
 import numpy as np
 import pytest
 
-from mulvek.core.bases.evaporation import Fire, descent, heat_up, simmer
-from mulvek.core.bases.judgement import cooling_loss_kg, milk_to_thin_kg, seconds_to_return
-from mulvek.core.bases.plan import Amount, Rate, ReducePlan, Thickness
-from mulvek.core.bases.reduce import CLIMB, forecast
-from mulvek.core.bases.stops import HOT_C, read_stop
-from mulvek.core.bases.windows import condensed_sugar_kg, product_window, ratio_for_fat, windows
-from mulvek.core.browning import browning_rate
-from mulvek.core.coconut import fat_volume_fraction
-from mulvek.core.crystals import crystal_size_m, keeping_water_activity, lactose_at, sucrose_solubility
-from mulvek.core.heat import (
-    SURFACE_CONSTANT,
-    Burner,
-    boiling_point_c,
-    heat_capacity_j_k,
-    latent_heat_j_kg,
-    pressure_at_altitude_pa,
-    saturation_pressure_pa,
-    saturation_temperature_c,
-    surface_flux_kg_m2_s,
-    water_activity,
-)
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.learning import Lesson, Taught, judge_thickness, pooled_prior, update
-from mulvek.core.materials.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
-from mulvek.core.materials.lactometer import (
+from mulvek.core.batch.estimate import Estimate
+from mulvek.core.batch.events import Reading
+from mulvek.core.batch.learning import Lesson, Taught, judge_thickness, pooled_prior, update
+from mulvek.core.batch.readings import reading_water
+from mulvek.core.composition.materials import material
+from mulvek.core.composition.parts import Parts
+from mulvek.core.equipment.burners import Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Measures
+from mulvek.core.equipment.vessels import Flared, Kadhai, Straight
+from mulvek.core.planning.reduce.browning import browning_rate
+from mulvek.core.planning.reduce.coconut import fat_volume_fraction
+from mulvek.core.planning.reduce.evaporation import Fire, descent, heat_up, simmer
+from mulvek.core.planning.reduce.forecast import CLIMB, forecast
+from mulvek.core.planning.reduce.judgement import cooling_loss_kg, milk_to_thin_kg, seconds_to_return
+from mulvek.core.planning.reduce.plan import Amount, Rate, ReducePlan, Thickness
+from mulvek.core.planning.reduce.scorch import safe_power_w, scorch_index, stir_interval_s
+from mulvek.core.planning.reduce.stops import HOT_C, read_stop
+from mulvek.core.planning.reduce.windows import condensed_sugar_kg, product_window, ratio_for_fat, windows
+from mulvek.core.properties.crystals import crystal_size_m, keeping_water_activity, lactose_at, sucrose_solubility
+from mulvek.core.properties.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
+from mulvek.core.properties.heat_capacity import heat_capacity_j_k
+from mulvek.core.properties.lactometer import (
     added_water,
     added_water_by_freezing,
     corrected_reading,
     snf_by_density_pct,
     snf_pct,
 )
-from mulvek.core.materials.library import material
-from mulvek.core.materials.parts import Parts
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Measures
-from mulvek.core.scorch import safe_power_w, scorch_index, stir_interval_s
-from mulvek.core.stove.estimate import Estimate
-from mulvek.core.stove.events import Reading
-from mulvek.core.stove.readings import reading_water
-from mulvek.core.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
-from mulvek.core.vessels import Flared, Kadhai, Straight
+from mulvek.core.properties.steam import (
+    SURFACE_CONSTANT,
+    latent_heat_j_kg,
+    pressure_at_altitude_pa,
+    saturation_pressure_pa,
+    saturation_temperature_c,
+    surface_flux_kg_m2_s,
+)
+from mulvek.core.properties.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
+from mulvek.core.properties.water_activity import boiling_point_c, water_activity
 from mulvek.formats.trials import CupTrialIn, CupTrialOut
 
 COW, BUFFALO = material("cow"), material("buffalo")

@@ -7,10 +7,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.plan import Amount
-from mulvek.core.bases.reduce import forecast
+from mulvek.core.equipment.quantities import Measures
 from mulvek.core.errors import BadInput
-from mulvek.core.quantities import Measures
+from mulvek.core.planning.reduce.forecast import forecast
+from mulvek.core.planning.reduce.plan import Amount
 from mulvek.core.rehearsal.account import account, replay
 from mulvek.core.rehearsal.cooks import Careful, hasty, lazy, run
 from mulvek.core.rehearsal.hidden import LEVELS, hide

@@ -7,12 +7,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.bases.plan import Rate
-from mulvek.core.bases.stops import read_stop
-from mulvek.core.errors import BadInput, Conflict, KitchenError
-from mulvek.core.pans import Pan
-from mulvek.core.stove.attention import Hushed, Missed, Snoozed, attended
-from mulvek.core.stove.events import (
+from mulvek.core.batch.attention import Hushed, Missed, Snoozed, attended
+from mulvek.core.batch.events import (
     Abandoned,
     Event,
     FirstBoil,
@@ -34,13 +30,17 @@ from mulvek.core.stove.events import (
     Undo,
     standing,
 )
-from mulvek.core.stove.fold import fold
-from mulvek.core.stove.history import History
-from mulvek.core.stove.nudges import nudges
-from mulvek.core.stove.readings import brix, reading_water
-from mulvek.core.stove.rules import check_event
-from mulvek.core.stove.running import state_of
-from mulvek.core.vessels import Straight
+from mulvek.core.batch.fold import fold
+from mulvek.core.batch.history import History
+from mulvek.core.batch.nudges import nudges
+from mulvek.core.batch.readings import brix, reading_water
+from mulvek.core.batch.rules import check_event
+from mulvek.core.batch.running import state_of
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.vessels import Straight
+from mulvek.core.errors import BadInput, Conflict, KitchenError
+from mulvek.core.planning.reduce.plan import Rate
+from mulvek.core.planning.reduce.stops import read_stop
 
 from .test_properties import plan
 

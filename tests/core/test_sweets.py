@@ -11,25 +11,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core import freezing as fz
-from mulvek.core import keeping as kp
-from mulvek.core import moulds as md
-from mulvek.core.bases.plan import Rate
-from mulvek.core.costs import Prices, cost, heat_for
-from mulvek.core.curd import soak as sk
-from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
-from mulvek.core.heat import Burner
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.library import material, materials
-from mulvek.core.materials.makeup import MAKEUP_NAMES, Makeup
-from mulvek.core.moulds import mould
-from mulvek.core.nutrition import kcal_per_100g
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Measures, in_cups
-from mulvek.core.slabs import grid_for, grid_of, slab_area_m2, slab_thick_m
-from mulvek.core.stove.attention import Snoozed
-from mulvek.core.stove.log import Begun, GivenUp, Remark, TakenBack
-from mulvek.core.stove.sweet_run import (
+from mulvek.core.batch.attention import Snoozed
+from mulvek.core.batch.log import Begun, GivenUp, Remark, TakenBack
+from mulvek.core.batch.sweet_run import (
     PiecesCounted,
     RowWeighed,
     StepBegun,
@@ -39,21 +23,37 @@ from mulvek.core.stove.sweet_run import (
     check_sweet_event,
     sweet_state,
 )
-from mulvek.core.swaps import ROWS, _minutes, fit, rows_of, score_of, swaps
-from mulvek.core.sweets.balance import band
-from mulvek.core.sweets.build import Pantry, ReadyBase, build
-from mulvek.core.sweets.curds import chhena, hung_curd
-from mulvek.core.sweets.formula import read_sweet
-from mulvek.core.sweets.knobs import chosen, knobs
-from mulvek.core.sweets.late import sweeter, to_moisture
-from mulvek.core.sweets.library import check, library, library_form, read_folder, things
-from mulvek.core.sweets.minutes import Hearth, boilings
-from mulvek.core.sweets.plan import SweetPlan, plan_sweet
-from mulvek.core.sweets.reasons import label, sweet_reasons
-from mulvek.core.sweets.steps import earliest_s
-from mulvek.core.sweets.stuff import Stuff, Thing, blend, boiled_down
-from mulvek.core.sweets.swapping import alternatives, place_of
-from mulvek.core.vessels import Kadhai
+from mulvek.core.composition.makeup import MAKEUP_NAMES, Makeup
+from mulvek.core.composition.materials import material, materials
+from mulvek.core.equipment import moulds as md
+from mulvek.core.equipment.burners import Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.moulds import mould
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Measures, in_cups
+from mulvek.core.equipment.slabs import grid_for, grid_of, slab_area_m2, slab_thick_m
+from mulvek.core.equipment.vessels import Kadhai
+from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
+from mulvek.core.planning.curdle import soak as sk
+from mulvek.core.planning.reduce.plan import Rate
+from mulvek.core.planning.sweets.balance import band
+from mulvek.core.planning.sweets.build import Pantry, ReadyBase, build
+from mulvek.core.planning.sweets.costs import Prices, cost, heat_for
+from mulvek.core.planning.sweets.curds import chhena, hung_curd
+from mulvek.core.planning.sweets.formula import read_sweet
+from mulvek.core.planning.sweets.knobs import chosen, knobs
+from mulvek.core.planning.sweets.late import sweeter, to_moisture
+from mulvek.core.planning.sweets.library import check, library, library_form, read_folder, things
+from mulvek.core.planning.sweets.minutes import Hearth, boilings
+from mulvek.core.planning.sweets.nutrition import kcal_per_100g
+from mulvek.core.planning.sweets.plan import SweetPlan, plan_sweet
+from mulvek.core.planning.sweets.reasons import label, sweet_reasons
+from mulvek.core.planning.sweets.steps import earliest_s
+from mulvek.core.planning.sweets.stuff import Stuff, Thing, blend, boiled_down
+from mulvek.core.planning.sweets.swapping import alternatives, place_of
+from mulvek.core.planning.sweets.swaps import ROWS, _minutes, fit, rows_of, score_of, swaps
+from mulvek.core.properties import freezing as fz
+from mulvek.core.safety import keeping as kp
 from mulvek.formats.sweet_batch import run_of
 
 LIBRARY, THINGS = library(), things()

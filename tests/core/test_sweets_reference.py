@@ -5,26 +5,26 @@ import math
 import numpy as np
 import pytest
 
-from mulvek.core import freezing as fz
-from mulvek.core import keeping as kp
-from mulvek.core import moulds as md
-from mulvek.core.costs import heat_for, price_with_margin
-from mulvek.core.curd import soak as sk
-from mulvek.core.curd.syrup import boiling_elevation_k
-from mulvek.core.frying import centre_sets_s, fat_c
-from mulvek.core.heat import pressure_at_altitude_pa
-from mulvek.core.materials.makeup import Makeup
-from mulvek.core.nutrition import kcal_per_100g
-from mulvek.core.slabs import slab_piece_kg, slab_thick_m
-from mulvek.core.swaps import fit
-from mulvek.core.sweets import boiling as bl
-from mulvek.core.sweets.build import build
-from mulvek.core.sweets.checks import fruit_mix_ph
-from mulvek.core.sweets.formula import read_sweet
-from mulvek.core.sweets.late import sweeter
-from mulvek.core.sweets.portions import GROWS, RESERVE, Lead, count_pieces, for_wish
-from mulvek.core.sweets.stuff import Stuff, fried, soaked
-from mulvek.core.texture import lactose_solubility
+from mulvek.core.composition.makeup import Makeup
+from mulvek.core.equipment import moulds as md
+from mulvek.core.equipment.slabs import slab_piece_kg, slab_thick_m
+from mulvek.core.planning.curdle import soak as sk
+from mulvek.core.planning.curdle.syrup import boiling_elevation_k
+from mulvek.core.planning.sweets import boiling as bl
+from mulvek.core.planning.sweets.build import build
+from mulvek.core.planning.sweets.checks import fruit_mix_ph
+from mulvek.core.planning.sweets.costs import heat_for, price_with_margin
+from mulvek.core.planning.sweets.formula import read_sweet
+from mulvek.core.planning.sweets.frying import centre_sets_s, fat_c
+from mulvek.core.planning.sweets.late import sweeter
+from mulvek.core.planning.sweets.nutrition import kcal_per_100g
+from mulvek.core.planning.sweets.portions import GROWS, RESERVE, Lead, count_pieces, for_wish
+from mulvek.core.planning.sweets.stuff import Stuff, fried, soaked
+from mulvek.core.planning.sweets.swaps import fit
+from mulvek.core.properties import freezing as fz
+from mulvek.core.properties.steam import pressure_at_altitude_pa
+from mulvek.core.properties.texture import lactose_solubility
+from mulvek.core.safety import keeping as kp
 
 from .dossier_sweets import CURDLE, HANG, PANTRY, THINGS, sweet
 

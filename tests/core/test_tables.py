@@ -5,21 +5,23 @@ import math
 import numpy as np
 import pytest
 
-from mulvek.core.bases.plan import Amount, ReducePlan
-from mulvek.core.bases.reasons import FIGURES, reasons
-from mulvek.core.bases.reduce import forecast
-from mulvek.core.bases.stops import read_stop
+from mulvek.core.composition.materials import dairy, material, materials, own_milk
+from mulvek.core.composition.parts import Parts
+from mulvek.core.equipment.burners import BURNER_KINDS, Burner
+from mulvek.core.equipment.kitchen import Kitchen
+from mulvek.core.equipment.pans import Pan
+from mulvek.core.equipment.quantities import Measures
+from mulvek.core.equipment.vessels import Flared, Kadhai, Straight, surface_m2
 from mulvek.core.errors import BadInput
-from mulvek.core.heat import BURNER_KINDS, Burner, boiling_point_c, pressure_at_altitude_pa, saturation_temperature_c
-from mulvek.core.kitchen import Kitchen
-from mulvek.core.materials.density import density_kg_m3
-from mulvek.core.materials.library import dairy, material, materials, own_milk
-from mulvek.core.materials.parts import Parts
-from mulvek.core.pans import Pan
-from mulvek.core.quantities import Measures
-from mulvek.core.scorch import stir_interval_s
-from mulvek.core.texture import STAGES, stage_index, viscosity_mpa_s
-from mulvek.core.vessels import Flared, Kadhai, Straight, surface_m2
+from mulvek.core.planning.reduce.forecast import forecast
+from mulvek.core.planning.reduce.plan import Amount, ReducePlan
+from mulvek.core.planning.reduce.reasons import FIGURES, reasons
+from mulvek.core.planning.reduce.scorch import stir_interval_s
+from mulvek.core.planning.reduce.stops import read_stop
+from mulvek.core.properties.density import density_kg_m3
+from mulvek.core.properties.steam import pressure_at_altitude_pa, saturation_temperature_c
+from mulvek.core.properties.texture import STAGES, stage_index, viscosity_mpa_s
+from mulvek.core.properties.water_activity import boiling_point_c
 from tests.core.test_reference import BASE_M2, K1, POT, SEA_PA, SUGAR, boil, with_solids
 
 COW, BUFFALO = material("cow").parts, material("buffalo").parts

@@ -14,8 +14,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.cli.main import main
+from mulvek.core.batch.events import Note
 from mulvek.core.errors import BadInput, Conflict, NotFound, Unavailable
-from mulvek.core.stove.events import Note
 from mulvek.store import copies as copying
 from mulvek.store.copies import DAY_S, Copies, Retention, check, copy_file, to_keep
 from mulvek.store.database import Database, newest_schema

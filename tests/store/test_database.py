@@ -8,11 +8,11 @@ from hypothesis import strategies as st
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
-from mulvek.core.bases.plan import Rate
+from mulvek.core.batch.events import FlameChanged, Note, Off, Reading, Scraped, Stirred, Undo, Weighed
+from mulvek.core.batch.log import Remark
+from mulvek.core.equipment.burners import Burner
 from mulvek.core.errors import Conflict, NotFound
-from mulvek.core.heat import Burner
-from mulvek.core.stove.events import FlameChanged, Note, Off, Reading, Scraped, Stirred, Undo, Weighed
-from mulvek.core.stove.log import Remark
+from mulvek.core.planning.reduce.plan import Rate
 from mulvek.demo.boathouse import BOATHOUSE, fill
 from mulvek.store.curd import Curds
 from mulvek.store.database import Database, newest_schema

@@ -6,7 +6,7 @@ import select
 import signal
 import time
 
-from mulvek.core.stove.events import Note
+from mulvek.core.batch.events import Note
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
 from mulvek.store.stove import Stove

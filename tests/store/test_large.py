@@ -8,8 +8,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 from sqlalchemy import text
 
-from mulvek.core.bases.plan import Rate, Thickness
-from mulvek.core.learning import VERDICTS, Lesson, Taught, judge_thickness, pooled_prior, update
+from mulvek.core.batch.learning import VERDICTS, Lesson, Taught, judge_thickness, pooled_prior, update
+from mulvek.core.planning.reduce.plan import Rate, Thickness
 from mulvek.store.database import Database
 from mulvek.store.shelf import read_shelf
 from mulvek.store.stove import Stove

@@ -4,8 +4,8 @@ import sqlite3
 
 import pytest
 
+from mulvek.core.batch.events import Note, Reading
 from mulvek.core.errors import Unreadable
-from mulvek.core.stove.events import Note, Reading
 from mulvek.store import layouts
 from mulvek.store.database import Database
 from mulvek.store.layouts import layout_of, read, written

@@ -2,7 +2,7 @@
 
 import pytest
 
-from mulvek.core.stove.events import Note, Stirred, Undo
+from mulvek.core.batch.events import Note, Stirred, Undo
 from mulvek.store import recent
 from mulvek.store.database import Database
 from mulvek.store.stove import Stove

@@ -8,8 +8,8 @@ import pytest
 from sqlalchemy import event, text
 from sqlalchemy.exc import OperationalError
 
+from mulvek.core.batch.events import Note
 from mulvek.core.errors import Unavailable
-from mulvek.core.stove.events import Note
 from mulvek.store.database import Database
 from mulvek.store.larder import Larder
 from mulvek.store.stove import Stove

@@ -4,14 +4,14 @@ from typing import Any
 
 from hypothesis import strategies as st
 
-from mulvek.core.curd.acid import COAGULANTS
-from mulvek.core.curd.balance import DRAINS
-from mulvek.core.curd.pieces import USES
-from mulvek.core.curd.strain import CLOTHS
-from mulvek.core.heat import BURNER_KINDS, FLAMES
-from mulvek.core.materials.library import materials
-from mulvek.core.pans import PAN_MATERIALS
-from mulvek.core.sweets.library import library
+from mulvek.core.composition.materials import materials
+from mulvek.core.equipment.burners import BURNER_KINDS, FLAMES
+from mulvek.core.equipment.pans import PAN_MATERIALS
+from mulvek.core.planning.curdle.acid import COAGULANTS
+from mulvek.core.planning.curdle.balance import DRAINS
+from mulvek.core.planning.curdle.pieces import USES
+from mulvek.core.planning.strain.draining import CLOTHS
+from mulvek.core.planning.sweets.library import library
 
 Request = dict[str, Any]
 

@@ -167,7 +167,7 @@ def test_it_never_goes_back_and_never_stands_still_while_something_runs(jumps, r
 
 def test_a_pan_forgotten_for_a_year_costs_no_more_than_for_a_day(client, clock):
     """Counted in the steps of the estimate, which are most of the work."""
-    from mulvek.core.stove import estimate
+    from mulvek.core.batch import estimate
 
     lit = light(client)
     clock.now += 600

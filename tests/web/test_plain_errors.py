@@ -7,8 +7,8 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.curd.cooling import boils_c
-from mulvek.core.heat import pressure_at_altitude_pa
+from mulvek.core.planning.curdle.cooling import boils_c
+from mulvek.core.properties.steam import pressure_at_altitude_pa
 from tests.sizes import sized
 
 INNARDS = re.compile(r"function-|validator|0x[0-9a-f]{5}|\b[A-Z]\w+(In|Out)\b|functools|pydantic|Traceback")

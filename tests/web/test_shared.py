@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 
-from mulvek.core.stove.attention import Nudge
+from mulvek.core.batch.attention import Nudge
 from mulvek.web.pages import ADDRESSES
 from mulvek.web.shared import shared_ts
 

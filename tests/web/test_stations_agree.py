@@ -2,8 +2,8 @@
 
 import pytest
 
-from mulvek.core.curd.pieces import USES
-from mulvek.core.sweets.library import library
+from mulvek.core.planning.curdle.pieces import USES
+from mulvek.core.planning.sweets.library import library
 from tests.web.test_api import happens
 from tests.web.test_sweet_wishes import told
 

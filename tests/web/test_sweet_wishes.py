@@ -2,7 +2,7 @@
 
 import pytest
 
-from mulvek.core.sweets.library import library
+from mulvek.core.planning.sweets.library import library
 
 SCHOOLS = [(s.key, school) for s in library().values() if not s.hidden for school in s.schools]
 

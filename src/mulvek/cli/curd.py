@@ -132,7 +132,7 @@ def _curdle(args: argparse.Namespace) -> int:
 
 
 def _strain_words(args: argparse.Namespace) -> dict[str, Any]:
-    from ..core.quantities import parse, parse_seconds
+    from ..core.equipment.quantities import parse, parse_seconds
 
     readings = []
     for text in args.whey:
@@ -153,7 +153,7 @@ def _strain_words(args: argparse.Namespace) -> dict[str, Any]:
 
 
 def _strain(args: argparse.Namespace) -> int:
-    from ..core.curd.hang import strain
+    from ..core.planning.strain.forecast import strain
     from ..formats.strain import StrainForecastOut, StrainIn, read_strain
 
     words = read_body(StrainIn, args, _strain_words)

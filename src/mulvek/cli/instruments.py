@@ -5,9 +5,9 @@ import threading
 from pathlib import Path
 from typing import Any
 
+from ..core.batch.channels import CHANNELS
 from ..core.errors import BadInput
 from ..core.rehearsal.hidden import LEVELS
-from ..core.stove.channels import CHANNELS
 
 
 def add_command(commands: Any) -> None:

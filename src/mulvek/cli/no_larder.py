@@ -2,13 +2,13 @@
 
 from collections.abc import Mapping
 
-from ..core.bases.plan import Rate, Thickness
+from ..core.composition.materials import Material
+from ..core.equipment.burners import Burner, Flame
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
-from ..core.heat import Burner, Flame
-from ..core.kitchen import Kept, Kitchen
-from ..core.materials.library import Material
-from ..core.pans import Pan
-from ..core.sweets.formula import Sweet
+from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.sweets.formula import Sweet
 
 
 class NoLarder:

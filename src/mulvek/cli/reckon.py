@@ -178,7 +178,7 @@ def _words(args: argparse.Namespace) -> dict[str, Any]:
 def _reckon_reduce(args: argparse.Namespace) -> int:
     from pydantic import ValidationError
 
-    from ..core.bases.reduce import forecast
+    from ..core.planning.reduce.forecast import forecast
     from ..formats.reduce import ForecastOut, ReduceIn, read_plan
 
     try:
@@ -223,7 +223,7 @@ def _sentence(f: Any) -> str:
 
 
 def _materials(args: argparse.Namespace) -> int:
-    from ..core.materials.library import material, materials
+    from ..core.composition.materials import material, materials
     from ..formats.larder import MaterialOut
 
     rows = [MaterialOut.of(m) for m in ([material(k, "name") for k in args.name] or materials().values())]
@@ -244,8 +244,8 @@ def _materials(args: argparse.Namespace) -> int:
 def _pan(args: argparse.Namespace) -> int:
     import json
 
-    from ..core.quantities import parse, say
-    from ..core.vessels import capacity_m3, surface_m2
+    from ..core.equipment.quantities import parse, say
+    from ..core.equipment.vessels import capacity_m3, surface_m2
     from ..formats.larder import PanIn
 
     body = {"name": "the pan", "shape": read_pan_measures(args.pan)}

@@ -41,7 +41,7 @@ class Range:
 
         >>> r = Range.between(0.78, 0.12, 0.0, 1.0)
         >>> round(r.low, 3), r.likely, round(r.high, 3)
-        (0.589, 0.78, 0.898)
+        (0.591, 0.78, 0.897)
         """
         if not low < likely < high:
             return cls.exact(min(max(likely, low), high))

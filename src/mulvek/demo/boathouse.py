@@ -5,18 +5,18 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ..core.bases.plan import Rate
-from ..core.bases.reduce import LATE_SUGAR_S, Forecast, forecast
-from ..core.curd.curdle import curdle
-from ..core.heat import Burner
-from ..core.kitchen import Kitchen
-from ..core.materials.library import own_material, own_milk
-from ..core.measured import Measured
-from ..core.pans import Pan
-from ..core.stove.curd_run import CurdWeighed, Poured, StepDone, WheyWeighed
-from ..core.stove.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
-from ..core.stove.log import Remark
-from ..core.vessels import Kadhai, Straight
+from ..core.batch.curd_run import CurdWeighed, Poured, StepDone, WheyWeighed
+from ..core.batch.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
+from ..core.batch.log import Remark
+from ..core.composition.materials import own_material, own_milk
+from ..core.equipment.burners import Burner
+from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.measured import Measured
+from ..core.equipment.pans import Pan
+from ..core.equipment.vessels import Kadhai, Straight
+from ..core.planning.curdle.forecast import curdle
+from ..core.planning.reduce.forecast import LATE_SUGAR_S, Forecast, forecast
+from ..core.planning.reduce.plan import Rate
 from ..formats.curd import CurdleIn, read_curdle
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
 from ..formats.strain import StrainIn, read_strain

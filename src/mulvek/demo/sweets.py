@@ -1,9 +1,9 @@
 """The boathouse's sweets: what its shelf holds and costs, one that was made and counted, one that freezes now."""
 
-from ..core.materials.library import material, own_material
-from ..core.stove.log import Remark
-from ..core.stove.sweet_run import PiecesCounted, RowWeighed, StepBegun, StepEnded, SweetHappening, SweetWeighed
-from ..core.sweets.plan import SweetForecast, plan_sweet
+from ..core.batch.log import Remark
+from ..core.batch.sweet_run import PiecesCounted, RowWeighed, StepBegun, StepEnded, SweetHappening, SweetWeighed
+from ..core.composition.materials import material, own_material
+from ..core.planning.sweets.plan import SweetForecast, plan_sweet
 from ..formats.sweet_batch import run_of
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..formats.sweets import SweetOut

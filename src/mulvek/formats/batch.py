@@ -4,14 +4,9 @@ from dataclasses import replace
 
 from pydantic import Field
 
-from ..core.bases.plan import ReducePlan
-from ..core.heat import Flame
-from ..core.quantities import say
-from ..core.ranges import Range
-from ..core.rehearsal.happenings import AcidPoured, LidMoved, SkinFolded
-from ..core.stove.attention import Attention, Hushed, Missed, Nudge, Snoozed
-from ..core.stove.channels import CHANNELS
-from ..core.stove.events import (
+from ..core.batch.attention import Attention, Hushed, Missed, Nudge, Snoozed
+from ..core.batch.channels import CHANNELS
+from ..core.batch.events import (
     Abandoned,
     Carried,
     Event,
@@ -38,12 +33,17 @@ from ..core.stove.events import (
     Undo,
     Weighed,
 )
-from ..core.stove.fold import Fusion, Phase, Point
-from ..core.stove.history import History
-from ..core.stove.nudges import nudges
-from ..core.stove.readings import brix, spoon_stage
-from ..core.stove.running import BatchState
-from ..core.texture import STAGE_SIGNS, STAGES
+from ..core.batch.fold import Fusion, Phase, Point
+from ..core.batch.history import History
+from ..core.batch.nudges import nudges
+from ..core.batch.readings import brix, spoon_stage
+from ..core.batch.running import BatchState
+from ..core.equipment.burners import Flame
+from ..core.equipment.quantities import say
+from ..core.planning.reduce.plan import ReducePlan
+from ..core.properties.texture import STAGE_SIGNS, STAGES
+from ..core.ranges import Range
+from ..core.rehearsal.happenings import AcidPoured, LidMoved, SkinFolded
 from .happenings import Key
 from .larder import PanOut
 from .model import Body, Name, Out

@@ -5,19 +5,19 @@ from typing import Protocol
 
 from pydantic import Field
 
-from ..core.bases.caramel import Caramel, Step, caramelised_milk
-from ..core.bases.compare import Unfit, Way
-from ..core.bases.judgement import Mending, mend
-from ..core.bases.plan import Amount
-from ..core.bases.reduce import forecast
-from ..core.bases.stops import read_stop
-from ..core.bases.track import stop_water_kg
-from ..core.bases.wish import cost, in_measures, milk_for, packs
-from ..core.cautions import CHILL, HOT_SUGAR, Caution
+from ..core.composition.materials import Material
+from ..core.equipment.quantities import parse, say
 from ..core.errors import BadInput
-from ..core.materials.library import Material
-from ..core.quantities import parse, say
+from ..core.planning.reduce.caramel import Caramel, Step, caramelised_milk
+from ..core.planning.reduce.compare import Unfit, Way
+from ..core.planning.reduce.forecast import forecast
+from ..core.planning.reduce.judgement import Mending, mend
+from ..core.planning.reduce.plan import Amount
+from ..core.planning.reduce.stops import read_stop
+from ..core.planning.reduce.track import stop_water_kg
+from ..core.planning.reduce.wish import cost, in_measures, milk_for, packs
 from ..core.ranges import Range
+from ..core.safety.cautions import CHILL, HOT_SUGAR, Caution
 from .model import Body, Id, Out, Words
 from .reduce import Key, ReduceIn, Things, read_milk, read_plan
 

@@ -6,11 +6,12 @@ from typing import Literal
 
 from pydantic import Field
 
-from ..core.bases.plan import Amount
-from ..core.cautions import Caution
-from ..core.curd.acid import COAGULANTS
-from ..core.curd.balance import CurdParts, Draining
-from ..core.curd.curdle import (
+from ..core.composition.materials import materials
+from ..core.equipment.quantities import parse, parse_seconds, say
+from ..core.errors import BadInput
+from ..core.planning.curdle.acid import COAGULANTS
+from ..core.planning.curdle.balance import CurdParts, Draining
+from ..core.planning.curdle.forecast import (
     Acid,
     CurdForecast,
     Pieces,
@@ -20,16 +21,15 @@ from ..core.curd.curdle import (
     milk_for_curd,
     wait_for,
 )
-from ..core.curd.fruit import FRUITS
-from ..core.curd.pieces import USES, Use, use
-from ..core.curd.plan import CurdlePlan
-from ..core.curd.reasons import curd_reasons
-from ..core.curd.strain import CLOTHS
-from ..core.curd.verdict import Fault, Fit, Suits, Way
-from ..core.errors import BadInput
-from ..core.materials.library import materials
-from ..core.quantities import parse, parse_seconds, say
+from ..core.planning.curdle.fruit import FRUITS
+from ..core.planning.curdle.pieces import USES, Use, use
+from ..core.planning.curdle.plan import CurdlePlan
+from ..core.planning.curdle.reasons import curd_reasons
+from ..core.planning.curdle.verdict import Fault, Fit, Suits, Way
+from ..core.planning.reduce.plan import Amount
+from ..core.planning.strain.draining import CLOTHS
 from ..core.ranges import Range
+from ..core.safety.cautions import Caution
 from ..core.why import Why
 from .larder import BurnerIn, Choice, KitchenIn, MilkIn, PanIn, PanOut
 from .model import Body, Id, Out, Words

@@ -4,11 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..core.curd.curdle import Pieces
-from ..core.quantities import say
-from ..core.ranges import Range
-from ..core.stove.attention import Hushed, Missed, Nudge, Snoozed
-from ..core.stove.curd_run import (
+from ..core.batch.attention import Hushed, Missed, Nudge, Snoozed
+from ..core.batch.curd_run import (
     CurdEvent,
     CurdHappening,
     CurdPlan,
@@ -19,7 +16,10 @@ from ..core.stove.curd_run import (
     StepDone,
     WheyWeighed,
 )
-from ..core.stove.log import Begun, GivenUp, Remark, TakenBack
+from ..core.batch.log import Begun, GivenUp, Remark, TakenBack
+from ..core.equipment.quantities import say
+from ..core.planning.curdle.forecast import Pieces
+from ..core.ranges import Range
 from .batch import LogLine, attention_words
 from .curd import CurdForecastOut, CurdleIn
 from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn

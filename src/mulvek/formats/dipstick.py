@@ -7,9 +7,9 @@ from pathlib import Path
 from typing import Any
 from xml.etree import ElementTree as Xml
 
-from ..core.bases.reduce import Forecast
-from ..core.dipstick import Mark, marks
-from ..core.quantities import say
+from ..core.equipment.quantities import say
+from ..core.planning.reduce.dipstick import Mark, marks
+from ..core.planning.reduce.forecast import Forecast
 
 WIDTH_MM, STRIP_MM, FOOT_MM = 90.0, 24.0, 24.0
 CHECK_MM = 50.0

@@ -2,8 +2,8 @@
 
 from pydantic import Field
 
-from ..core.bases.plan import Amount
-from ..core.curd.fruit import Mixing, check_mixing, cooked, fruit
+from ..core.planning.curdle.fruit import Mixing, check_mixing, cooked, fruit
+from ..core.planning.reduce.plan import Amount
 from .model import Body, Out, Words
 from .reduce import Key, Things
 

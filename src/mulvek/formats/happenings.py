@@ -4,11 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..core.bases.plan import Amount, ReducePlan
-from ..core.bases.stops import read_stop
-from ..core.materials.density import density_kg_m3
-from ..core.stove.attention import Attention, Hushed, Missed, Snoozed
-from ..core.stove.events import (
+from ..core.batch.attention import Attention, Hushed, Missed, Snoozed
+from ..core.batch.events import (
     Abandoned,
     FirstBoil,
     FlameChanged,
@@ -29,6 +26,9 @@ from ..core.stove.events import (
     Undo,
     Weighed,
 )
+from ..core.planning.reduce.plan import Amount, ReducePlan
+from ..core.planning.reduce.stops import read_stop
+from ..core.properties.density import density_kg_m3
 from .model import Body, Id, Name, NoteText, Words
 from .reduce import NO_SUGAR, Things
 

@@ -5,15 +5,16 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from ..core.heat import BURNER_KINDS, Burner, saturation_temperature_c
-from ..core.kitchen import Kept, Kitchen
-from ..core.materials.density import density_kg_m3
-from ..core.materials.library import Material, Species, materials, own_material, own_milk
-from ..core.measured import Measured
-from ..core.pans import PAN_MATERIALS, Pan, PanMaterial
-from ..core.quantities import Measures
+from ..core.composition.materials import Material, Species, materials, own_material, own_milk
+from ..core.equipment.burners import BURNER_KINDS, Burner
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.measured import Measured
+from ..core.equipment.pans import PAN_MATERIALS, Pan, PanMaterial
+from ..core.equipment.quantities import Measures
+from ..core.equipment.vessels import Flared, Kadhai, Straight, capacity_m3, outline
+from ..core.properties.density import density_kg_m3
+from ..core.properties.steam import saturation_temperature_c
 from ..core.ranges import Range
-from ..core.vessels import Flared, Kadhai, Straight, capacity_m3, outline
 from .model import Body, Name, Out
 
 BurnerKindKey = Literal["lpg-large", "lpg-small", "induction", "electric"]

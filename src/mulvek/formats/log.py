@@ -3,8 +3,8 @@
 from collections.abc import Callable, Sequence
 from typing import TypeVar
 
-from ..core.stove.attention import Attention
-from ..core.stove.log import Begun, Logged, Remark, TakenBack, counting
+from ..core.batch.attention import Attention
+from ..core.batch.log import Begun, Logged, Remark, TakenBack, counting
 from .batch import LogLine
 
 W = TypeVar("W")

@@ -11,10 +11,10 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
+from ..core.batch.channels import CHANNELS
+from ..core.batch.events import Event, Reading, ReadingKind, standing
+from ..core.equipment.quantities import Dimension, parse
 from ..core.errors import BadInput, KitchenError
-from ..core.quantities import Dimension, parse
-from ..core.stove.channels import CHANNELS
-from ..core.stove.events import Event, Reading, ReadingKind, standing
 
 COLUMNS = ("time", "source", "what", "value", "unit")
 COOK, STREAM = "cook", " stream"

@@ -5,19 +5,19 @@ from typing import Annotated, Any, Literal, Protocol
 
 from pydantic import Field, ValidationError
 
-from ..core.bases.judgement import Judgement
-from ..core.bases.plan import Addition, Amount, Rate, ReducePlan, Thickness
-from ..core.bases.reasons import reasons, rests_on
-from ..core.bases.reduce import Forecast, Headroom, Moment, Spoon, forecast
-from ..core.bases.stops import read_stop
-from ..core.cautions import Caution
+from ..core.composition.materials import Material, material
+from ..core.composition.parts import Parts
+from ..core.equipment.burners import Burner, Flame
+from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
-from ..core.heat import Burner, Flame
-from ..core.kitchen import Kitchen
-from ..core.materials.library import Material, material
-from ..core.materials.parts import Parts
-from ..core.pans import Pan
+from ..core.planning.reduce.forecast import Forecast, Headroom, Moment, Spoon, forecast
+from ..core.planning.reduce.judgement import Judgement
+from ..core.planning.reduce.plan import Addition, Amount, Rate, ReducePlan, Thickness
+from ..core.planning.reduce.reasons import reasons, rests_on
+from ..core.planning.reduce.stops import read_stop
 from ..core.ranges import Range
+from ..core.safety.cautions import Caution
 from ..core.why import Why
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn, PanOut
 from .model import Body, Id, Out, Words

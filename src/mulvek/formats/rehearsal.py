@@ -4,8 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..core.equipment.quantities import Measures, parse
 from ..core.errors import BadInput
-from ..core.quantities import Measures, parse
 from ..core.rehearsal.account import Lesson
 from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
 from ..core.rehearsal.pan import SimPan

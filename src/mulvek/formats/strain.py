@@ -4,15 +4,15 @@ from typing import Literal
 
 from pydantic import Field
 
-from ..core.bases.plan import Amount
-from ..core.cautions import Caution
-from ..core.curd.hang import StrainForecast, StrainPlan
-from ..core.curd.reasons import strain_reasons
-from ..core.curd.strain import KEEPS_WATER, most_whey
+from ..core.composition.materials import Material, material
+from ..core.equipment.quantities import parse_seconds, say
 from ..core.errors import BadInput
-from ..core.materials.library import Material, material
-from ..core.quantities import parse_seconds, say
+from ..core.planning.reduce.plan import Amount
+from ..core.planning.strain.draining import KEEPS_WATER, most_whey
+from ..core.planning.strain.forecast import StrainForecast, StrainPlan
+from ..core.planning.strain.reasons import strain_reasons
 from ..core.ranges import Range
+from ..core.safety.cautions import Caution
 from ..core.why import Why
 from .larder import KitchenIn
 from .model import Body, Id, Out, Words

@@ -5,19 +5,19 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..core import keeping as kp
-from ..core.curd import soak as sk
-from ..core.curd.cooling import boils_c
-from ..core.curd.syrup import boiling_elevation_k, brix_at_elevation, elevation_share, syrup_boils_c
+from ..core.composition.makeup import Makeup
+from ..core.equipment.quantities import in_cups, parse, say
 from ..core.errors import BadInput, Impossible
-from ..core.heat import pressure_at_altitude_pa
-from ..core.materials.makeup import Makeup
-from ..core.quantities import in_cups, parse, say
-from ..core.sweets.build import ReadyBase, milk_of
-from ..core.sweets.late import Mend, Sweeter, sweeter, to_moisture
-from ..core.sweets.plan import SweetForecast, plan_sweet
-from ..core.sweets.stuff import Thing
-from ..core.sweets.swapping import Alternative, alternatives
+from ..core.planning.curdle import soak as sk
+from ..core.planning.curdle.cooling import boils_c
+from ..core.planning.curdle.syrup import boiling_elevation_k, brix_at_elevation, elevation_share, syrup_boils_c
+from ..core.planning.sweets.build import ReadyBase, milk_of
+from ..core.planning.sweets.late import Mend, Sweeter, sweeter, to_moisture
+from ..core.planning.sweets.plan import SweetForecast, plan_sweet
+from ..core.planning.sweets.stuff import Thing
+from ..core.planning.sweets.swapping import Alternative, alternatives
+from ..core.properties.steam import pressure_at_altitude_pa
+from ..core.safety import keeping as kp
 from .model import Body, Out, Words
 from .reduce import Key
 from .sweet_parts import CoolingOut, LevelOut

@@ -5,12 +5,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from ..core.cautions import Caution
-from ..core.quantities import Measures, in_cups, say
-from ..core.ranges import Range
-from ..core.stove.attention import Hushed, Missed, Nudge, Snoozed
-from ..core.stove.log import Begun, GivenUp, Remark
-from ..core.stove.sweet_run import (
+from ..core.batch.attention import Hushed, Missed, Nudge, Snoozed
+from ..core.batch.log import Begun, GivenUp, Remark
+from ..core.batch.sweet_run import (
     PiecesCounted,
     RowWeighed,
     StepBegun,
@@ -22,8 +19,11 @@ from ..core.stove.sweet_run import (
     SweetState,
     SweetWeighed,
 )
-from ..core.sweets.cautions import HAZARDS
-from ..core.sweets.plan import SweetForecast
+from ..core.equipment.quantities import Measures, in_cups, say
+from ..core.planning.sweets.plan import SweetForecast
+from ..core.ranges import Range
+from ..core.safety.cautions import Caution
+from ..core.safety.hazards import HAZARDS
 from .batch import LogLine, attention_words
 from .curd_batch import GivenUpIn, RemarkIn, TakenBackIn
 from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn

@@ -5,9 +5,9 @@ from typing import Any
 
 from pydantic import Field
 
-from ..core.moulds import MOULDS
-from ..core.sweets.formula import Sweet
-from ..core.sweets.library import library, things
+from ..core.equipment.moulds import MOULDS
+from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.library import library, things
 from .model import Body, Out
 
 

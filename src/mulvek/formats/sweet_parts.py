@@ -1,10 +1,10 @@
 """Parts of the Sweets answer, each as it goes over the wire."""
 
-from ..core.keeping import Cooling
+from ..core.planning.sweets.balance import Level
+from ..core.planning.sweets.frozen import FrozenAnswer
+from ..core.planning.sweets.steps import PlannedStep
 from ..core.ranges import Range
-from ..core.sweets.balance import Level
-from ..core.sweets.frozen import FrozenAnswer
-from ..core.sweets.steps import PlannedStep
+from ..core.safety.keeping import Cooling
 from .model import Out
 
 

@@ -7,23 +7,23 @@ from typing import Annotated, Literal, Protocol
 
 from pydantic import Field
 
-from ..core.bases.plan import Rate
-from ..core.costs import Prices
+from ..core.composition.materials import Material, material
+from ..core.equipment.burners import Burner, Flame
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.moulds import FAN, STILL_AIR, mould
+from ..core.equipment.pans import Pan
+from ..core.equipment.quantities import is_unit, parse
 from ..core.errors import BadInput
-from ..core.heat import Burner, Flame
-from ..core.kitchen import Kept, Kitchen
-from ..core.materials.library import Material, material
-from ..core.moulds import FAN, STILL_AIR, mould
-from ..core.pans import Pan
-from ..core.quantities import is_unit, parse
-from ..core.sweets.build import Pantry, ReadyBase, milk_of
-from ..core.sweets.formula import MILK, PROPERTIES, Sweet
-from ..core.sweets.frozen import Freezer
-from ..core.sweets.knobs import changed, chosen
-from ..core.sweets.library import library, things
-from ..core.sweets.minutes import Hearth
-from ..core.sweets.plan import SweetPlan, usual_pan
-from ..core.sweets.stuff import Thing
+from ..core.planning.reduce.plan import Rate
+from ..core.planning.sweets.build import Pantry, ReadyBase, milk_of
+from ..core.planning.sweets.costs import Prices
+from ..core.planning.sweets.formula import MILK, PROPERTIES, Sweet
+from ..core.planning.sweets.frozen import Freezer
+from ..core.planning.sweets.knobs import changed, chosen
+from ..core.planning.sweets.library import library, things
+from ..core.planning.sweets.minutes import Hearth
+from ..core.planning.sweets.plan import SweetPlan, usual_pan
+from ..core.planning.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn
 from .model import Body, Id, Words
 from .reduce import Key

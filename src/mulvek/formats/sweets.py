@@ -3,23 +3,23 @@
 import math
 from collections.abc import Mapping
 
-from ..core import freezing as fz
-from ..core.cautions import Caution
-from ..core.costs import Cost, Heat, Prices, cost, heat_for
-from ..core.materials.density import density_kg_m3
-from ..core.nutrition import Nutrients
-from ..core.quantities import in_cups, say, say_measured
+from ..core.equipment.quantities import in_cups, say, say_measured
+from ..core.planning.sweets.balance import band
+from ..core.planning.sweets.build import ReadyBase, milk_of
+from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
+from ..core.planning.sweets.formula import MILK
+from ..core.planning.sweets.knobs import knobs
+from ..core.planning.sweets.minutes import Boiling
+from ..core.planning.sweets.nutrition import Nutrients
+from ..core.planning.sweets.plan import SweetForecast, plan_sweet, racks
+from ..core.planning.sweets.portions import Limit, lead_of
+from ..core.planning.sweets.reasons import label, sweet_reasons
+from ..core.planning.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
+from ..core.planning.sweets.steps import earliest_s
+from ..core.properties import freezing as fz
+from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
-from ..core.sweets.balance import band
-from ..core.sweets.build import ReadyBase, milk_of
-from ..core.sweets.formula import MILK
-from ..core.sweets.knobs import knobs
-from ..core.sweets.minutes import Boiling
-from ..core.sweets.plan import SweetForecast, plan_sweet, racks
-from ..core.sweets.portions import Limit, lead_of
-from ..core.sweets.reasons import label, sweet_reasons
-from ..core.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
-from ..core.sweets.steps import earliest_s
+from ..core.safety.cautions import Caution
 from ..core.why import Why
 from .larder import MilkIn
 from .model import Out

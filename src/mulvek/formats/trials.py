@@ -4,14 +4,14 @@ from typing import Literal
 
 from pydantic import Field
 
-from ..core.calibrate import Calibration, calibrate
+from ..core.composition.materials import Material
+from ..core.equipment.burners import Burner
+from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
-from ..core.heat import Burner
-from ..core.kitchen import Kitchen
-from ..core.materials.density import water_density_kg_m3
-from ..core.materials.lactometer import Check, check_milk
-from ..core.materials.library import Material
-from ..core.pans import Pan
+from ..core.planning.reduce.burner_timing import Calibration, calibrate
+from ..core.properties.density import water_density_kg_m3
+from ..core.properties.lactometer import Check, check_milk
 from ..core.ranges import Range
 from .model import Body, Id, Out
 

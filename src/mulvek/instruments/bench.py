@@ -6,19 +6,19 @@ from collections import deque
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from ..core.bases.plan import Amount, ReducePlan
-from ..core.bases.stops import read_stop
-from ..core.heat import Burner
-from ..core.kitchen import Kitchen
-from ..core.materials.library import material
-from ..core.pans import Pan
-from ..core.quantities import Measures
+from ..core.batch.channels import CHANNELS
+from ..core.composition.materials import material
+from ..core.equipment.burners import Burner
+from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.pans import Pan
+from ..core.equipment.quantities import Measures
+from ..core.equipment.vessels import Straight
+from ..core.planning.reduce.plan import Amount, ReducePlan
+from ..core.planning.reduce.stops import read_stop
 from ..core.rehearsal.cooks import Careful
 from ..core.rehearsal.hidden import hide
 from ..core.rehearsal.instruments import read
 from ..core.rehearsal.pan import Act, SimPan
-from ..core.stove.channels import CHANNELS
-from ..core.vessels import Straight
 from .lines import Line
 
 KEPT_LINES = 6 * 3600

@@ -11,8 +11,8 @@ import json
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
+from ..core.batch.channels import CHANNELS
 from ..core.errors import BadInput
-from ..core.stove.channels import CHANNELS
 
 FORMAT = "mulvek-lines/1"
 MOST_LINES, LONGEST_ON_S = 2**53, 1e9

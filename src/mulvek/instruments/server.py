@@ -7,10 +7,10 @@ from flask import Flask, Response, request
 from pydantic import TypeAdapter, ValidationError
 from pydantic.dataclasses import dataclass
 
-from ..core.bases.plan import ReducePlan
+from ..core.batch.channels import CHANNELS
 from ..core.errors import KitchenError
+from ..core.planning.reduce.plan import ReducePlan
 from ..core.rehearsal.pan import Act
-from ..core.stove.channels import CHANNELS
 from .bench import Bench, PanBench
 from .lines import FORMAT, as_csv
 

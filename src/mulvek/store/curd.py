@@ -7,10 +7,7 @@ from typing import Any, Literal
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from ..core.curd.hang import StrainPlan
-from ..core.curd.plan import CurdlePlan
-from ..core.errors import NotFound
-from ..core.stove.curd_run import (
+from ..core.batch.curd_run import (
     CURD_KINDS,
     CurdEvent,
     CurdHappening,
@@ -19,7 +16,10 @@ from ..core.stove.curd_run import (
     check_curd_event,
     curd_state,
 )
-from ..core.stove.log import Begun
+from ..core.batch.log import Begun
+from ..core.errors import NotFound
+from ..core.planning.curdle.plan import CurdlePlan
+from ..core.planning.strain.forecast import StrainPlan
 from .aside import each, lines, reading_of
 from .larder import Larder
 from .layouts import layout_of, read, written

@@ -1,10 +1,10 @@
 """What a new kitchen starts with, so that the first plan needs no set-up: common milks, two burners, one pot."""
 
-from ..core.heat import Burner
-from ..core.kitchen import Kitchen
-from ..core.materials.library import material
-from ..core.pans import Pan
-from ..core.vessels import Straight
+from ..core.composition.materials import material
+from ..core.equipment.burners import Burner
+from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.pans import Pan
+from ..core.equipment.vessels import Straight
 from .database import Database
 from .larder import Larder
 

@@ -11,14 +11,14 @@ from typing import Any, TypeVar
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from ..core.composition.materials import LABEL_SD, Material, Species, material, own_material, own_milk
+from ..core.equipment.burners import Burner
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.measured import Measured
+from ..core.equipment.pans import AnyShape, Pan
+from ..core.equipment.quantities import Measures
+from ..core.equipment.vessels import Flared, Kadhai, Straight
 from ..core.errors import BadInput, Conflict, NotFound
-from ..core.heat import Burner
-from ..core.kitchen import Kept, Kitchen
-from ..core.materials.library import LABEL_SD, Material, Species, material, own_material, own_milk
-from ..core.measured import Measured
-from ..core.pans import AnyShape, Pan
-from ..core.quantities import Measures
-from ..core.vessels import Flared, Kadhai, Straight
 from .aside import each
 from .tables import BatchRow, BurnerRow, IngredientRow, KitchenRow, MilkRow, PanRow
 

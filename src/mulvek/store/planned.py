@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Any
 
-from ..core.bases.plan import ReducePlan
+from ..core.planning.reduce.plan import ReducePlan
 from .layouts import layout_of, written
 
 

@@ -8,9 +8,9 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from ..core.errors import BadInput, Conflict, NotFound
-from ..core.sweets.build import Pantry
-from ..core.sweets.formula import Sweet, read_sweet
-from ..core.sweets.library import check, library, things
+from ..core.planning.sweets.build import Pantry
+from ..core.planning.sweets.formula import Sweet, read_sweet
+from ..core.planning.sweets.library import check, library, things
 from .larder import Larder
 from .tables import SweetRow
 

@@ -6,11 +6,8 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from ..core.bases.plan import ReducePlan
-from ..core.errors import Conflict, NotFound
-from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
-from ..core.stove.attention import Attention
-from ..core.stove.events import (
+from ..core.batch.attention import Attention
+from ..core.batch.events import (
     KINDS,
     Abandoned,
     Event,
@@ -30,8 +27,11 @@ from ..core.stove.events import (
     SugarIn,
     Undo,
 )
-from ..core.stove.history import History
-from ..core.stove.rules import check_event
+from ..core.batch.history import History
+from ..core.batch.rules import check_event
+from ..core.errors import Conflict, NotFound
+from ..core.planning.reduce.plan import ReducePlan
+from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
 from .larder import Larder
 from .layouts import layout_of, read, written
 from .planned import Planned

@@ -6,8 +6,8 @@ import numpy as np
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from ..core.batch.channels import CHANNELS
 from ..core.errors import NotFound
-from ..core.stove.channels import CHANNELS
 from .chunks import TICK_S, Array, pack, unpack
 from .tables import BatchRow, InstrumentRow, SampleChunkRow
 

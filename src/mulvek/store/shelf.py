@@ -11,15 +11,15 @@ from typing import TypeVar
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from ..core.bases.plan import Rate, Thickness
+from ..core.batch.curd_run import learn_yield
+from ..core.batch.learning import Taught, judge_thickness, pooled_prior, update
+from ..core.composition.materials import Material
+from ..core.equipment.burners import Burner, Flame
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.pans import Pan
 from ..core.errors import NotFound
-from ..core.heat import Burner, Flame
-from ..core.kitchen import Kept, Kitchen
-from ..core.learning import Taught, judge_thickness, pooled_prior, update
-from ..core.materials.library import Material
-from ..core.pans import Pan
-from ..core.stove.curd_run import learn_yield
-from ..core.sweets.formula import Sweet
+from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.sweets.formula import Sweet
 from .larder import Larder
 from .recipes import Recipes
 from .tables import BatchRow, CurdBatchRow

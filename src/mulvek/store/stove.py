@@ -8,9 +8,7 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, load_only
 
-from ..core.bases.plan import Rate, ReducePlan
-from ..core.errors import Conflict, NotFound
-from ..core.stove.events import (
+from ..core.batch.events import (
     KINDS,
     Abandoned,
     Carried,
@@ -25,9 +23,11 @@ from ..core.stove.events import (
     Undo,
     Weighed,
 )
-from ..core.stove.history import History
-from ..core.stove.rules import check_event
-from ..core.stove.running import BatchState, look, state_of
+from ..core.batch.history import History
+from ..core.batch.rules import check_event
+from ..core.batch.running import BatchState, look, state_of
+from ..core.errors import Conflict, NotFound
+from ..core.planning.reduce.plan import Rate, ReducePlan
 from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder

@@ -8,10 +8,8 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from ..core.curd.plan import CurdlePlan
-from ..core.errors import Conflict, KitchenError, NotFound
-from ..core.stove.log import Begun
-from ..core.stove.sweet_run import (
+from ..core.batch.log import Begun
+from ..core.batch.sweet_run import (
     SWEET_KINDS,
     SweetEvent,
     SweetHappening,
@@ -20,8 +18,10 @@ from ..core.stove.sweet_run import (
     check_sweet_event,
     sweet_state,
 )
-from ..core.sweets.build import ReadyBase
-from ..core.sweets.weighed import curdled, hung, reduced
+from ..core.errors import Conflict, KitchenError, NotFound
+from ..core.planning.curdle.plan import CurdlePlan
+from ..core.planning.sweets.build import ReadyBase
+from ..core.planning.sweets.weighed import curdled, hung, reduced
 from .aside import each, lines, reading_of
 from .curd import Curds
 from .larder import Larder

@@ -5,7 +5,7 @@ from typing import Any
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
-from ..core.currency import USUAL
+from ..core.planning.sweets.currency import USUAL
 from .packed import PackedJSON
 
 

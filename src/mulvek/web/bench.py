@@ -8,10 +8,10 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field, ValidationError
 
-from ..core.bases.compare import compare
-from ..core.bases.reduce import forecast
-from ..core.curd.hang import strain
 from ..core.errors import BadInput
+from ..core.planning.reduce.compare import compare
+from ..core.planning.reduce.forecast import forecast
+from ..core.planning.strain.forecast import strain
 from ..formats.bench import CaramelIn, CaramelOut, CompareOut, MendIn, MendOut, WishIn, WishOut
 from ..formats.curd import (
     CurdChoices,

@@ -8,11 +8,11 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
+from ..core.batch.channels import CHANNELS, SILENT_AFTER_S, speaks
+from ..core.batch.events import Event, Reading
+from ..core.batch.rules import check_event
+from ..core.batch.thinning import thinned
 from ..core.errors import BadInput, Conflict, KitchenError
-from ..core.stove.channels import CHANNELS, SILENT_AFTER_S, speaks
-from ..core.stove.events import Event, Reading
-from ..core.stove.rules import check_event
-from ..core.stove.thinning import thinned
 from ..formats.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
 from ..formats.model import Body, Out
 from ..formats.readings_csv import Row, read_readings, write_readings, wrong

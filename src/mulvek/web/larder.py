@@ -8,9 +8,9 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from ..core.currency import check_currency
-from ..core.kitchen import Kept
-from ..core.materials.library import materials
+from ..core.composition.materials import materials
+from ..core.equipment.kitchen import Kept
+from ..core.planning.sweets.currency import check_currency
 from ..formats.larder import (
     BurnerChange,
     BurnerIn,

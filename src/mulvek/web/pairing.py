@@ -16,10 +16,10 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING, cast
 from urllib.parse import urlsplit
 
+from ..core.batch.channels import CHANNELS, READ_EVERY_S, as_reading, settled, speaks
+from ..core.batch.events import Carried, Joined, PanSwapped, PartTaken, Reading
 from ..core.errors import BadInput, KitchenError, Unlikely
 from ..core.rehearsal.acts import acts_of
-from ..core.stove.channels import CHANNELS, READ_EVERY_S, as_reading, settled, speaks
-from ..core.stove.events import Carried, Joined, PanSwapped, PartTaken, Reading
 from ..instruments.lines import FORMAT, Line, read_line
 from ..instruments.server import Standing
 from ..store.adapters import adapter

@@ -9,9 +9,14 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
-from ..core.bases.reduce import forecast
+from ..core.batch.attention import Attention
+from ..core.batch.channels import CHANNELS
+from ..core.batch.events import Note, Off, standing
+from ..core.batch.history import History
+from ..core.batch.running import state_of
+from ..core.equipment.quantities import say
 from ..core.errors import BadInput, Conflict
-from ..core.quantities import say
+from ..core.planning.reduce.forecast import forecast
 from ..core.rehearsal.account import account
 from ..core.rehearsal.acts import acts_of
 from ..core.rehearsal.hidden import LEVELS, hide
@@ -19,11 +24,6 @@ from ..core.rehearsal.instruments import read
 from ..core.rehearsal.pan import LONGEST_RUN_S, SimPan
 from ..core.rehearsal.score import score
 from ..core.rehearsal.senses import senses
-from ..core.stove.attention import Attention
-from ..core.stove.channels import CHANNELS
-from ..core.stove.events import Note, Off, standing
-from ..core.stove.history import History
-from ..core.stove.running import state_of
 from ..formats.batch import BatchOut
 from ..formats.happenings import EventIn, PanSwappedIn
 from ..formats.model import Out

@@ -6,9 +6,9 @@ They stand once, in Python; ``./run api`` writes them into ``ui/src/api/shared.t
 import json
 from typing import get_args
 
-from ..core.currency import CODES
-from ..core.stove import attention
-from ..core.texture import STAGE_VERBS, STAGES
+from ..core.batch import attention
+from ..core.planning.sweets.currency import CODES
+from ..core.properties.texture import STAGE_VERBS, STAGES
 from ..formats.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
 from ..formats.rehearsal import Speed
 from .pages import ADDRESSES

@@ -8,9 +8,9 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
-from ..core.bases.reduce import forecast
+from ..core.batch.changes import scaled
 from ..core.errors import BadInput
-from ..core.stove.changes import scaled
+from ..core.planning.reduce.forecast import forecast
 from ..formats.batch import BatchIn, BatchOut
 from ..formats.happenings import EventIn, PanSwappedIn, PartIn, PourIn
 from ..formats.model import Out

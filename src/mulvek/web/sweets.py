@@ -7,12 +7,12 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
+from ..core.equipment.quantities import Measures
 from ..core.errors import BadInput, NotFound
-from ..core.quantities import Measures
-from ..core.sweets.build import ReadyBase
-from ..core.sweets.library import library_form
-from ..core.sweets.plan import plan_sweet
-from ..core.sweets.weighed import fits
+from ..core.planning.sweets.build import ReadyBase
+from ..core.planning.sweets.library import library_form
+from ..core.planning.sweets.plan import plan_sweet
+from ..core.planning.sweets.weighed import fits
 from ..formats.model import Out
 from ..formats.sweet_asks import CoolIn, CoolOut, LateIn, LateOut, SwapIn, SwapOut, SyrupIn, SyrupOut
 from ..formats.sweet_batch import SweetBatchOut, SweetBegin, SweetEventIn, run_of

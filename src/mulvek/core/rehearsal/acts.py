@@ -2,8 +2,7 @@
 
 from collections.abc import Sequence
 
-from ..bases.plan import ReducePlan
-from ..stove.events import (
+from ..batch.events import (
     Event,
     FirstBoil,
     FlameChanged,
@@ -17,6 +16,7 @@ from ..stove.events import (
     SugarIn,
     standing,
 )
+from ..planning.reduce.plan import ReducePlan
 from .happenings import AcidPoured, LidMoved, SkinFolded
 from .pan import Act
 

@@ -7,9 +7,9 @@ it is shown as what the pan allowed.
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
-from ..heat import Flame
-from ..scorch import safe_power_w, stir_interval_s
-from ..texture import viscosity_mpa_s
+from ..equipment.burners import Flame
+from ..planning.reduce.scorch import safe_power_w, stir_interval_s
+from ..properties.texture import viscosity_mpa_s
 from .hidden import Hidden
 from .pan import LONGEST_RUN_S, Act, ActKind, SimPan
 

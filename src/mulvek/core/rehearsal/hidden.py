@@ -4,9 +4,9 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from ..bases.plan import Rate, ReducePlan
+from ..composition.parts import Parts
 from ..errors import BadInput
-from ..materials.parts import Parts
+from ..planning.reduce.plan import Rate, ReducePlan
 from .noise import normal, uniform
 
 

@@ -8,8 +8,8 @@ steps of 0.3.
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
-from ..materials.density import density_kg_m3
-from ..stove.readings import BRIX_TOP, brix
+from ..batch.readings import BRIX_TOP, brix
+from ..properties.density import density_kg_m3
 from .noise import normal, uniform
 from .pan import SimPan
 

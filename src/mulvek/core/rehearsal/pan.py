@@ -10,16 +10,19 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ..bases.evaporation import ROLL_BELOW_BOIL_K, Balance, Fire, loss_w_k
-from ..bases.stops import HOT_C
-from ..bases.track import stop_water_kg
-from ..browning import browning_rate
-from ..curd.acid import coagulant, curdled_share, end_ph, ph_after
-from ..curd.milk import CurdMilk
-from ..heat import SHELTER, SHELTER_LID, SHELTER_SKIN, Flame, boiling_point_c, heat_capacity_j_k, water_activity
-from ..materials.density import volume_m3
-from ..materials.parts import Parts
-from ..vessels import surface_m2
+from ..composition.parts import Parts
+from ..equipment.burners import Flame
+from ..equipment.vessels import surface_m2
+from ..planning.curdle.acid import coagulant, curdled_share, end_ph, ph_after
+from ..planning.curdle.milk import CurdMilk
+from ..planning.reduce.browning import browning_rate
+from ..planning.reduce.evaporation import ROLL_BELOW_BOIL_K, Balance, Fire, loss_w_k
+from ..planning.reduce.stops import HOT_C
+from ..planning.reduce.track import stop_water_kg
+from ..properties.density import volume_m3
+from ..properties.heat_capacity import heat_capacity_j_k
+from ..properties.steam import SHELTER, SHELTER_LID, SHELTER_SKIN
+from ..properties.water_activity import boiling_point_c, water_activity
 from .hidden import Hidden
 
 ActKind = Literal["flame", "stir", "scrape", "fold", "lid", "sugar", "milk", "acid", "pause", "resume", "stop"]

@@ -5,7 +5,7 @@ Weights and slopes of day dossier §5 are judgement: a learner must still see pr
 
 from dataclasses import dataclass
 
-from ..browning import COLOURS, colour_index
+from ..planning.reduce.browning import COLOURS, colour_index
 from .pan import SimPan
 
 WEIGHTS = {"target": 0.30, "scorch": 0.25, "texture": 0.20, "saved": 0.15, "standing": 0.10}

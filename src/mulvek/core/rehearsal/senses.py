@@ -1,8 +1,8 @@
 """What a cook at a rehearsed pan sees and smells, in words: signs, never figures that no eye could read."""
 
-from ..quantities import say
-from ..stove.readings import spoon_stage
-from ..texture import STAGES
+from ..batch.readings import spoon_stage
+from ..equipment.quantities import say
+from ..properties.texture import STAGES
 from .pan import SimPan
 
 NEAR_RIM_M = 0.02

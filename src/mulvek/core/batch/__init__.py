@@ -1,0 +1,1 @@
+"""What happens to a batch: events, undo and replay, estimates, reminders, what it teaches."""

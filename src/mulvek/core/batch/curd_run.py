@@ -1,0 +1,268 @@
+"""A curdling or a straining as it runs: its plan and what happened in, where it stands out. A pure function.
+
+As with the pan on the fire, nothing here remembers: undo, late entries, reloads and restarts follow from
+folding the events again. Curd dossier §1 (the weighed curd) and §9 (whey weighed on the way).
+"""
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from ..equipment.quantities import say
+from ..errors import BadInput, Conflict
+from ..planning.curdle.forecast import CurdForecast, Pieces, Stage, curdle, pieces_of
+from ..planning.curdle.pieces import use
+from ..planning.curdle.plan import CurdlePlan
+from ..planning.strain.forecast import StrainForecast, StrainPlan, strain
+from ..ranges import Range
+from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
+from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
+
+
+@dataclass(frozen=True, slots=True)
+class StepDone:
+    """The step that was running is done; the next begins."""
+
+
+@dataclass(frozen=True, slots=True)
+class Poured:
+    """Acid stirred in so far this pour, litres or kg by its unit; ``clear``: the whey runs clear."""
+
+    amount: float
+    clear: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class WheyWeighed:
+    """All the whey so far, kg."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class CurdWeighed:
+    """What it gave, kg."""
+
+    mass_kg: float
+
+
+CurdHappening = (
+    Begun | StepDone | Poured | WheyWeighed | CurdWeighed | Remark | GivenUp | TakenBack | Missed | Snoozed | Hushed
+)
+CURD_KINDS: Mapping[str, type[CurdHappening]] = {
+    "begun": Begun,
+    "step_done": StepDone,
+    "poured": Poured,
+    "whey": WheyWeighed,
+    "weighed": CurdWeighed,
+    "note": Remark,
+    "undo": TakenBack,
+    "abandoned": GivenUp,
+    "missed": Missed,
+    "snoozed": Snoozed,
+    "hushed": Hushed,
+}
+CurdPlan = CurdlePlan | StrainPlan
+CurdEvent = Logged[CurdHappening]
+
+
+@dataclass(frozen=True, slots=True)
+class RunningStep:
+    """A step with when it began and ended; ``due_s`` from now until its time is up (below zero: over)."""
+
+    name: str
+    seconds: float
+    sign: str
+    began_at_s: float | None
+    done_at_s: float | None
+    due_s: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class CurdState:
+    """Where it stands. ``step``: number of the running one; len(steps) when all are done."""
+
+    steps: tuple[RunningStep, ...]
+    step: int
+    poured: float
+    clear: bool
+    whey_kg: float | None
+    weighed_kg: float | None
+    pieces: Pieces | None
+    said: str
+    ln_ratio: float | None
+    given_up: bool
+    nudges: tuple[Nudge, ...]
+    curdle: CurdForecast | None
+    strain: StrainForecast | None
+
+
+def curd_state(plan: CurdPlan, events: Sequence[CurdEvent], now_s: float) -> CurdState:
+    """The batch at ``now_s``; events later than that are not yet known."""
+    counted = [e for e in counting(events) if e.at_s <= now_s]
+    began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
+    whey = [(e.at_s, e.what.mass_kg) for e in counted if isinstance(e.what, WheyWeighed)]
+    poured = [e.what for e in counted if isinstance(e.what, Poured)]
+    weighed = next((e.what.mass_kg for e in reversed(counted) if isinstance(e.what, CurdWeighed)), None)
+    given_up = any(isinstance(e.what, GivenUp) for e in counted)
+    said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
+    curded = hung = None
+    if isinstance(plan, CurdlePlan):
+        curded = curdle(plan)
+        stages = list(curded.stages)
+    else:
+        readings = tuple((at - began, kg) for at, kg in whey if began is not None and at > began)
+        hung = strain(replace(plan, readings=readings))
+        stages = [
+            Stage("hang", hung.seconds.likely, "it holds a spoon and no longer drips"),
+            Stage("weigh", 60.0, "scraped from its cloth"),
+        ]
+    ends = _step_ends(counted, stages)
+    starts = [began, *ends]
+    steps = []
+    for i, stage in enumerate(stages):
+        start = starts[i] if i < len(starts) else None
+        end = ends[i] if i < len(ends) else None
+        due = start + stage.seconds - now_s if start is not None and end is None else None
+        steps.append(RunningStep(stage.name, stage.seconds, stage.sign, start, end, due))
+    told = curded.curd_kg if curded else hung.curd_kg if hung else Range.exact(0.0)
+    pieces = None
+    if isinstance(plan, CurdlePlan) and curded and use(plan.use).piece_kg:
+        known = Range.exact(weighed) if weighed is not None else curded.curd_kg
+        pieces = pieces_of(plan, known, curded.balance, curded.texture.likely)
+    return CurdState(
+        tuple(steps),
+        len(ends),
+        sum(p.amount for p in poured),
+        any(p.clear for p in poured),
+        whey[-1][1] if whey else None,
+        weighed,
+        pieces,
+        difference(plan, curded, told, weighed) if weighed is not None else "",
+        math.log(weighed / told.likely) if weighed and not given_up else None,
+        given_up,
+        () if given_up else attended(_nudges(steps, len(ends)), said),
+        curded,
+        hung,
+    )
+
+
+BOILOVER_AHEAD_S = 120.0
+SPLIT_WITHIN_S = 150.0
+"""Hot curd goes tough: it is strained so long after the acid at the latest (day dossier §3)."""
+WEIGH_WITHIN_S = 900.0
+_OVER: Mapping[str, tuple[str, str]] = {
+    "wait": ("Stir the acid in, a little at a time.", "acid in"),
+    "acid": ("Is the whey clear? Then strain it at once.", "strain it"),
+    "strain": ("It has drained enough: rinse it.", "rinse it"),
+    "rinse": ("Rinsed enough: let it drain.", "let it drain"),
+    "hang": ("Take it down.", "take it down"),
+    "light squeeze": ("It has stood its time.", "take it down"),
+    "hard squeeze": ("Squeezed enough.", "stop squeezing"),
+    "press": ("Take it from under its weight.", "unpress it"),
+    "fridge": ("Take it out of the fridge.", "take it out"),
+    "weigh": ("Weigh it.", "weigh it"),
+    "knead": ("Kneaded enough: look at it.", "kneaded?"),
+}
+
+
+def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
+    """What the running step asks for. Milk near the boil and hot curd are hazards; the rest can wait a little."""
+    if here >= len(steps) or steps[here].began_at_s is None:
+        return []
+    step = steps[here]
+    began = step.began_at_s or 0.0
+    episode = str(here)
+    if step.name == "to the boil":
+        due = began + max(0.0, step.seconds - BOILOVER_AHEAD_S)
+        return [Nudge("boilover", episode, "hazard", due, "Watch for the boil.", "watch for the boil", "step_done")]
+    act, strip = _OVER.get(step.name, (f"{step.name.capitalize()}: its time is up.", "time is up"))
+    within = {"acid": SPLIT_WITHIN_S, "weigh": WEIGH_WITHIN_S}.get(step.name, step.seconds)
+    kind: Class = "hazard" if step.name in ("wait", "acid") else "care"
+    answer = "weighed" if step.name == "weigh" else "step_done"
+    return [Nudge(step.name.replace(" ", "-"), episode, kind, began + within, act, strip, answer)]
+
+
+def _step_ends(counted: Sequence[CurdEvent], stages: Sequence[Stage]) -> list[float]:
+    """When each finished step ended. Weighing the curd ends the weighing and all before it."""
+    weighing = next(i for i, s in enumerate(stages) if s.name == "weigh")
+    ends: list[float] = []
+    for event in counted:
+        if isinstance(event.what, StepDone) and len(ends) < len(stages):
+            ends.append(event.at_s)
+        elif isinstance(event.what, CurdWeighed):
+            ends += [event.at_s] * (weighing + 1 - len(ends))
+    return ends
+
+
+def difference(plan: CurdPlan, curded: CurdForecast | None, told: Range, weighed_kg: float) -> str:
+    """Why the curd weighs other than told, in words: the likely causes first."""
+    if told.low <= weighed_kg <= told.high:
+        return "As told."
+    less = weighed_kg < told.low
+    if curded is None:
+        return (
+            "Less than told: it hung longer or the yoghurt was thinner."
+            if less
+            else "More than told: it is wetter; let it hang on."
+        )
+    dry = curded.balance.curd.total - curded.balance.curd.water
+    if less:
+        return (
+            f"{say(told.likely - weighed_kg, 'mass')} less than told. Milky whey means too little acid or too cool a pan; "
+            "clear whey means leaner milk, drier curd, or curd left in the cloth."
+        )
+    moisture = 1 - dry / weighed_kg
+    return (
+        f"{say(weighed_kg - told.likely, 'mass')} more than told. If it is all water it stands at {moisture * 100:.0f} % "
+        "moisture: drain it further before you knead. Or the milk was richer than its label."
+    )
+
+
+def check_curd_event(plan: CurdPlan, events: Sequence[CurdEvent], new: CurdEvent) -> None:
+    """Refuse what cannot happen to this batch.
+
+    :raises Conflict, BadInput: naming what does not fit.
+    """
+    if check_common(events, new):
+        return
+    what = new.what
+    state = curd_state(plan, events, new.at_s)
+    most = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
+    match what:
+        case StepDone() if state.step >= len(state.steps):
+            raise Conflict("kind", "All its steps are done.", "Write a note instead.")
+        case Poured(amount):
+            if not isinstance(plan, CurdlePlan):
+                raise Conflict("kind", "No acid goes into yoghurt.", "Log whey instead.")
+            _within("amount", amount, 2.0 * most)
+        case WheyWeighed(mass_kg):
+            _within("mass_kg", mass_kg, 2.0 * most if isinstance(plan, CurdlePlan) else most)
+            if state.whey_kg is not None and mass_kg < state.whey_kg:
+                raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
+        case CurdWeighed(mass_kg):
+            _within("mass_kg", mass_kg, most)
+        case _:
+            pass
+
+
+def _within(field: str, value: float, most: float) -> None:
+    if not (math.isfinite(value) and 0 < value <= most):
+        raise BadInput(field, "That cannot be of this batch.", f"Give more than 0 and at most {most:.3g}.")
+
+
+def learn_yield(ln_ratios: Sequence[float], start: float = 0.0) -> tuple[float, int]:
+    """ln of true ÷ told curd after these weighed batches of one milk (curd dossier §1), and how many counted.
+
+    What lies more than three sd off is left out: a wrong unit, a wet cloth.
+
+    >>> round(learn_yield([math.log(214 / 233)])[0], 4)
+    -0.0635
+    """
+    b, variance, n = start, 0.0144, 0
+    for x in ln_ratios:
+        if abs(x - b) > 3 * math.sqrt(variance + 0.0049):
+            continue
+        gain = variance / (variance + 0.0049)
+        b, variance, n = b + gain * (x - b), (1 - gain) * variance + 0.0004, n + 1
+    return b, n

@@ -1,0 +1,242 @@
+"""What can happen to a batch on the fire. A batch is the list of these; everything else follows from it."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from ..composition.materials import Material
+from ..equipment.burners import Flame
+from ..equipment.pans import Pan
+from ..planning.reduce.plan import Addition
+from ..planning.reduce.stops import Stop
+from .attention import Hushed, Missed, Snoozed
+
+ReadingKind = Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
+Verdict = Literal["too thick", "right", "too thin"]
+
+
+@dataclass(frozen=True, slots=True)
+class Lit:
+    """The flame is on under the cold milk."""
+
+
+@dataclass(frozen=True, slots=True)
+class FirstBoil:
+    """It came to the boil: the cook's clock starts."""
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """A depth (m), the weight of the contents without the pan (kg) or a volume (m³), off the boil; a spoon
+    stage (0-7, hot), a temperature (°C, while it boils) or a refractometer's degrees Brix (cooled drop).
+
+    ``sure``: the cook was asked and stands by a reading that looks unlikely. ``by``: the paired instrument that
+    gave it, empty when the cook read it.
+    """
+
+    how: ReadingKind
+    value: float
+    sure: bool = False
+    by: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Stirred:
+    """Stirred through, the bottom scraped."""
+
+
+@dataclass(frozen=True, slots=True)
+class Scraped:
+    """The sides scraped down and stirred in; counts as a stir."""
+
+
+@dataclass(frozen=True, slots=True)
+class SugarIn:
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class FlameChanged:
+    flame: Flame
+
+
+@dataclass(frozen=True, slots=True)
+class Off:
+    """Taken off the fire."""
+
+
+@dataclass(frozen=True, slots=True)
+class Weighed:
+    """What it gave, without the pan, kg."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Undo:
+    """Takes back the event of this number; undoing an undo brings it in again."""
+
+    event_id: int
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """How it turned out once cold, against what was told."""
+
+    how: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class StopMoved:
+    """The goal changed on the way."""
+
+    stop: Stop
+
+
+@dataclass(frozen=True, slots=True)
+class SugarPlanned:
+    """How much sugar is to go in, kg; zero for none."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class MilkAdded:
+    """More of the same milk, kg, at ``celsius``."""
+
+    mass_kg: float
+    celsius: float
+
+
+@dataclass(frozen=True, slots=True)
+class PanSwapped:
+    """Poured into another pan of the Larder; what clings to the old one is lost."""
+
+    pan: Pan
+    pan_id: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Paused:
+    """Off the fire for a while, to go on later."""
+
+
+@dataclass(frozen=True, slots=True)
+class Resumed:
+    """Back on the fire."""
+
+
+@dataclass(frozen=True, slots=True)
+class Abandoned:
+    """Given up: it stays in the Book and teaches nothing."""
+
+
+@dataclass(frozen=True, slots=True)
+class PartTaken:
+    """This share of what stands in the pan (above 0, below 1) went into a batch of its own."""
+
+    share: float
+    to_batch: int
+
+
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """How a batch that was parted from another begins: boiling, with what it took along. kg; s since the epoch."""
+
+    from_batch: int
+    boiled_at_s: float
+    water_kg: float
+    water_sd_kg: float
+    sugar_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Joined:
+    """Another batch was poured in: its milk as it was at its start, and the water still in it. kg."""
+
+    from_batch: int
+    milk: Material
+    milk_kg: float
+    sugar_kind: Material
+    sugar_kg: float
+    additions: tuple[Addition, ...]
+    water_kg: float
+    water_sd_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class PouredInto:
+    """This batch went on in another."""
+
+    to_batch: int
+
+
+Happening = (
+    Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
+    | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
+    | PartTaken | Carried | Joined | PouredInto
+    | Missed | Snoozed | Hushed
+)  # fmt: skip
+
+KINDS: Mapping[str, type[Happening]] = {
+    "lit": Lit,
+    "first_boil": FirstBoil,
+    "reading": Reading,
+    "stirred": Stirred,
+    "sugar_in": SugarIn,
+    "flame_changed": FlameChanged,
+    "off": Off,
+    "weighed": Weighed,
+    "note": Note,
+    "judged": Judged,
+    "undo": Undo,
+    "scraped": Scraped,
+    "stop_moved": StopMoved,
+    "sugar_planned": SugarPlanned,
+    "milk_added": MilkAdded,
+    "pan_swapped": PanSwapped,
+    "paused": Paused,
+    "resumed": Resumed,
+    "abandoned": Abandoned,
+    "part_taken": PartTaken,
+    "carried": Carried,
+    "joined": Joined,
+    "poured_into": PouredInto,
+    "missed": Missed,
+    "snoozed": Snoozed,
+    "hushed": Hushed,
+}
+"""Every happening by the name it is kept and sent under."""
+
+
+@dataclass(frozen=True, slots=True)
+class Event:
+    """One happening: its number in the batch (1, 2, …) and when, in seconds since the epoch. ``said_s``: when it was
+    said to have been, where that could not be."""
+
+    id: int
+    at_s: float
+    what: Happening
+    said_s: float | None = None
+
+
+def standing(events: Sequence[Event]) -> list[Event]:
+    """The events that count, in order of time: without undone ones and without the undos themselves.
+
+    >>> log = [Event(1, 0, Lit()), Event(2, 5, Stirred()), Event(3, 6, Undo(2)), Event(4, 7, Undo(3))]
+    >>> [e.id for e in standing(log[:3])], [e.id for e in standing(log)]
+    ([1], [1, 2])
+    """
+    undone: set[int] = set()
+    for event in sorted(events, key=lambda e: e.id, reverse=True):
+        if isinstance(event.what, Undo) and event.id not in undone:
+            undone.add(event.what.event_id)
+    return sorted(
+        (e for e in events if e.id not in undone and not isinstance(e.what, Undo)),
+        key=lambda e: (e.at_s, e.id),
+    )

@@ -1,0 +1,114 @@
+"""What a pan of milk on the fire asks for, and when: a pure function of its state.
+
+Day dossier §3 "Reminders"; the stir interval is the scorch rule's (reduction dossier §9), not a table's.
+"""
+
+from ..equipment.quantities import say
+from ..ranges import Z80
+from .attention import Nudge, attended
+from .model import warming
+from .running import BatchState
+
+BOILOVER_AHEAD_S = 120.0
+SCRAPE_EVERY_S = 480.0
+CHECK_BEFORE_STOP_S = 1500.0
+CHECK_SPREAD = 0.04
+CHECK_AGAIN_S = 300.0
+CHILL_AFTER_S = 100 * 60.0
+OPENS_EARLY = 0.04
+HEATING_STIR_S = 150.0
+
+
+def nudges(state: BatchState, now_s: float) -> tuple[Nudge, ...]:
+    """All that is or will be due, soonest first."""
+    found: list[Nudge] = []
+    if state.phase in ("heating", "boiling") and state.paused_at_s is not None:
+        found.append(_after(state, "paused", "Paused", 900.0, "Put it back, or chill it.", "paused", "resumed"))
+    elif state.phase == "heating":
+        found += _heating(state)
+    elif state.phase == "boiling":
+        found += _boiling(state, now_s)
+    elif state.phase in ("off", "weighed") and state.off_at_s is not None and "Judged" not in state.marks:
+        due = state.off_at_s + CHILL_AFTER_S
+        found.append(
+            Nudge("chill", _episode(state, "Off"), "care", due, "Into the fridge with it.", "chill it", "noted")
+        )
+    return attended(found, state.said)
+
+
+def _episode(state: BatchState, *marks: str) -> str:
+    """The newest happening of these kinds."""
+    return str(max((state.marks.get(mark, 0) for mark in marks), default=0))
+
+
+def _after(state: BatchState, key: str, mark: str, seconds: float, act: str, strip: str, answer: str) -> Nudge:
+    began = state.paused_at_s if state.paused_at_s is not None else 0.0
+    return Nudge(key, _episode(state, mark), "care", began + seconds, act, strip, answer)
+
+
+def _heating(state: BatchState) -> list[Nudge]:
+    assert state.lit_at_s is not None and state.stirred_at_s is not None
+    boil_at = state.lit_at_s + warming(state.plan).seconds
+    watch = f"Watch for the first boil and turn down to {state.plan.flame} as it rises."
+    lit, stirred = _episode(state, "Lit"), _episode(state, "Lit", "Stirred", "Scraped")
+    found = [Nudge("boilover", lit, "hazard", boil_at - BOILOVER_AHEAD_S, watch, "watch for the boil", "first_boil")]
+    stir_at = state.stirred_at_s + HEATING_STIR_S
+    if stir_at < boil_at:
+        found.append(Nudge("stir", stirred, "care", stir_at, "Stir across the bottom.", "stir", "stirred"))
+    return found
+
+
+def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
+    assert state.to_stop_s is not None and state.boiled_at_s is not None
+    plan, stop, found = state.plan, state.to_stop_s, []
+    sugar_left = plan.sugar_kg > state.sugar_in_kg + 1e-6
+    sugar_text = say(plan.sugar_kg - state.sugar_in_kg, "mass") if sugar_left else ""
+    if state.stir_every_s is not None and state.stirred_at_s is not None:
+        episode = _episode(state, "FirstBoil", "Stirred", "Scraped", "Resumed", "Carried")
+        due = max(state.stirred_at_s, state.boiled_at_s) + state.stir_every_s
+        found.append(Nudge("stir", episode, "care", due, "Stir, right across the bottom.", "stir", "stirred"))
+    scraped = max(state.scraped_at_s or 0.0, state.boiled_at_s)
+    found.append(
+        Nudge(
+            "scrape",
+            _episode(state, "FirstBoil", "Scraped", "Carried"),
+            "care",
+            scraped + SCRAPE_EVERY_S,
+            "Scrape the sides down and stir them in.",
+            "scrape the sides",
+            "scraped",
+        )
+    )
+    if state.too_hot_s is not None:
+        text = "Turn the flame down: it is more than the bottom bears."
+        flame = _episode(state, "FirstBoil", "FlameChanged", "Carried")
+        found.append(Nudge("flame", flame, "care", now_s - state.too_hot_s, text, "flame down", "flame_changed"))
+    if sugar_left and state.sugar_due_s is not None and plan.sugar_time == "midway":
+        text = f"Stir in {sugar_text} of sugar."
+        due = now_s + state.sugar_due_s.likely
+        found.append(Nudge("sugar", _episode(state, "SugarPlanned"), "hazard", due, text, "sugar in", "sugar_in"))
+    spread = (stop.high - stop.low) / (2 * Z80)
+    if stop.likely < CHECK_BEFORE_STOP_S and spread > CHECK_SPREAD * max(stop.likely, 600.0) and stop.likely > 120:
+        episode = _episode(state, "FirstBoil", "Reading", "Carried")
+        due = _last_reading_at(state) + CHECK_AGAIN_S
+        found.append(Nudge("check", episode, "care", due, "Weigh it, or dip the stick.", "read it", "reading"))
+    found.append(_stop(state, now_s, sugar_left, sugar_text))
+    return found
+
+
+def _stop(state: BatchState, now_s: float, sugar_left: bool, sugar_text: str) -> Nudge:
+    """The window opens a little early, at the low end of the range or four parts in a hundred before."""
+    stop = state.to_stop_s
+    assert stop is not None
+    episode = _episode(state, "FirstBoil", "Carried", "StopMoved", "MilkAdded", "PartTaken", "Joined", "Reading")
+    if sugar_left and state.plan.sugar_time != "start":
+        due = now_s + stop.likely - state.past_stop_s
+        return Nudge("sugar", episode, "hazard", due, f"Stir in {sugar_text} of sugar.", "sugar in", "sugar_in")
+    opens = max(stop.low, stop.likely - max(60.0, OPENS_EARLY * stop.likely)) - state.past_stop_s
+    act = "Past the stop: take it off now." if state.past_stop_s > 60 else "Take it off the fire."
+    return Nudge("stop", episode, "hazard", now_s + opens, act, "take it off", "off")
+
+
+def _last_reading_at(state: BatchState) -> float:
+    read = [p.at_s for p in state.points if p.read]
+    return (state.boiled_at_s or 0.0) + (read[-1] if read else 0.0)

@@ -1,0 +1,248 @@
+"""A sweet as it is made: its steps side by side, what was weighed, and when hands are due. A pure function.
+
+Timers of a sweet run over hours and days (setting, soaking, freezing); they follow from its events alone, so that a
+reload, a restart or a wrong tap changes nothing that is not taken back.
+"""
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from ..equipment.quantities import say
+from ..errors import BadInput, Conflict
+from ..planning.sweets.plan import ListRow
+from ..planning.sweets.steps import PlannedStep
+from ..ranges import Range
+from ..safety.cautions import Caution
+from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
+from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
+
+StepPhase = Literal["waits", "ready", "running", "done"]
+MOST_BATCH_KG = 200.0
+
+
+@dataclass(frozen=True, slots=True)
+class StepBegun:
+    """This step is under way: its timer runs."""
+
+    step: str
+
+
+@dataclass(frozen=True, slots=True)
+class StepEnded:
+    """This step is done."""
+
+    step: str
+
+
+@dataclass(frozen=True, slots=True)
+class RowWeighed:
+    """A line of the weighing list is in the bowl, kg."""
+
+    row: int
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class SweetWeighed:
+    """What it gave, kg."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class PiecesCounted:
+    count: int
+
+
+SweetHappening = (
+    Begun | StepBegun | StepEnded | RowWeighed | SweetWeighed | PiecesCounted | Remark | GivenUp | TakenBack
+    | Missed | Snoozed | Hushed
+)  # fmt: skip
+SWEET_KINDS: Mapping[str, type[SweetHappening]] = {
+    "begun": Begun,
+    "step_begun": StepBegun,
+    "step_done": StepEnded,
+    "row_weighed": RowWeighed,
+    "weighed": SweetWeighed,
+    "counted": PiecesCounted,
+    "note": Remark,
+    "abandoned": GivenUp,
+    "undo": TakenBack,
+    "missed": Missed,
+    "snoozed": Snoozed,
+    "hushed": Hushed,
+}
+
+
+@dataclass(frozen=True, slots=True)
+class SweetRun:
+    """What was planned: steps, the weighing list, what was told. kg; ``cautions`` by their name."""
+
+    sweet: str
+    one: str
+    many: str
+    steps: tuple[PlannedStep, ...]
+    rows: tuple[ListRow, ...]
+    told_kg: Range
+    told_pieces: Range
+    each_kg: float
+    stop_kg: float | None
+    cautions: Mapping[str, Caution]
+
+
+SweetEvent = Logged[SweetHappening]
+
+
+@dataclass(frozen=True, slots=True)
+class StepNow:
+    """A step with where it stands; ``due_s`` from now until its time is up (below zero: over)."""
+
+    planned: PlannedStep
+    phase: StepPhase
+    began_at_s: float | None
+    done_at_s: float | None
+    due_s: float | None
+    waits_for: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class SweetState:
+    """Where it stands."""
+
+    steps: tuple[StepNow, ...]
+    rows: tuple[float | None, ...]
+    weighed_kg: float | None
+    counted: int | None
+    given_up: bool
+    done: bool
+    nudges: tuple[Nudge, ...]
+    said: str
+
+
+def sweet_state(run: SweetRun, events: Sequence[SweetEvent], now_s: float) -> SweetState:
+    """The batch at ``now_s``; events later than that are not yet known."""
+    counted = [e for e in counting(events) if e.at_s <= now_s]
+    began: dict[str, float] = {}
+    done: dict[str, float] = {}
+    rows: list[float | None] = [None] * len(run.rows)
+    weighed: float | None = None
+    pieces: int | None = None
+    given_up = False
+    for event in counted:
+        match event.what:
+            case StepBegun(step):
+                began[step] = event.at_s
+            case StepEnded(step):
+                began.setdefault(step, event.at_s)
+                done[step] = event.at_s
+            case RowWeighed(row, kg) if row < len(rows):
+                rows[row] = kg
+            case SweetWeighed(kg):
+                weighed = kg
+            case PiecesCounted(count):
+                pieces = count
+            case GivenUp():
+                given_up = True
+            case _:
+                pass
+    steps = tuple(_step(s, began, done, now_s) for s in run.steps)
+    said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
+    all_done = all(s.phase == "done" for s in steps)
+    return SweetState(
+        steps,
+        tuple(rows),
+        weighed,
+        pieces,
+        given_up,
+        all_done,
+        () if given_up else attended(_nudges(steps), said),
+        _difference(run, weighed, pieces),
+    )
+
+
+def _step(planned: PlannedStep, began: Mapping[str, float], done: Mapping[str, float], now_s: float) -> StepNow:
+    start, end = began.get(planned.key), done.get(planned.key)
+    waits = tuple(key for key in planned.after if key not in done)
+    phase: StepPhase
+    if end is not None:
+        phase = "done"
+    elif start is not None:
+        phase = "running"
+    else:
+        phase = "waits" if waits else "ready"
+    due = start + planned.seconds.likely - now_s if phase == "running" and start is not None else None
+    return StepNow(planned, phase, start, end, due, waits)
+
+
+def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
+    """A running step whose time is up asks for hands; one on the fire more firmly than one that sets or freezes."""
+    made = []
+    for step in steps:
+        if step.phase != "running" or step.began_at_s is None or step.planned.base:
+            continue
+        kind: Class = "hazard" if step.planned.fire else "care"
+        act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
+        due = step.began_at_s + step.planned.seconds.likely
+        made.append(Nudge(step.planned.key, "0", kind, due, act, "ready", "step_done"))
+    return made
+
+
+def _difference(run: SweetRun, weighed: float | None, pieces: int | None) -> str:
+    """What it gave beside what was told, in words."""
+    said = []
+    if weighed is not None:
+        if run.told_kg.low <= weighed <= run.told_kg.high:
+            said.append("It weighs as told.")
+        elif weighed < run.told_kg.low:
+            said.append(
+                f"{say(run.told_kg.likely - weighed, 'mass')} less than told: drier, or more stayed in the pan."
+            )
+        else:
+            said.append(
+                f"{say(weighed - run.told_kg.likely, 'mass')} more than told: it is wetter, so it keeps shorter."
+            )
+    if pieces is not None:
+        likely = round(run.told_pieces.likely)
+        word = run.one if pieces == 1 else run.many
+        said.append(
+            f"{pieces} {word}, as told." if pieces == likely else f"{pieces} {word} where {likely} were told."
+        )
+    return " ".join(said)
+
+
+def check_sweet_event(run: SweetRun, events: Sequence[SweetEvent], new: SweetEvent) -> None:
+    """Refuse what cannot happen to this batch.
+
+    :raises Conflict, BadInput: naming what does not fit.
+    """
+    if check_common(events, new):
+        return
+    state = sweet_state(run, events, new.at_s)
+    what = new.what
+    match what:
+        case StepBegun(step) | StepEnded(step):
+            found = next((s for s in state.steps if s.planned.key == step), None)
+            if found is None:
+                raise BadInput("step", f"There is no step “{step}” here.", "Choose one of its steps.")
+            if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
+                raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
+            if found.waits_for:
+                first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
+                raise Conflict("step", f"First: {first}", "Finish that one, then this.")
+        case RowWeighed(row, kg):
+            if not 0 <= row < len(run.rows):
+                raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")
+            _within("mass_kg", kg)
+        case SweetWeighed(kg):
+            _within("mass_kg", kg)
+        case PiecesCounted(count) if not 0 < count <= 10000:
+            raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")
+        case _:
+            pass
+
+
+def _within(field: str, kg: float) -> None:
+    if not (math.isfinite(kg) and 0 < kg <= MOST_BATCH_KG):
+        raise BadInput(field, "That is no kitchen's weight.", f"Give more than 0 and at most {MOST_BATCH_KG:g} kg.")

@@ -1,0 +1,1 @@
+"""What a milk, a sweet or a syrup is made of, and the tables of materials."""

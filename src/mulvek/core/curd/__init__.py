@@ -1,1 +1,0 @@
-"""Curd: milk split with acid and strained to chhena or paneer, and yoghurt hung to thick curd."""

@@ -1,0 +1,1 @@
+"""A request in, a forecast out, with ranges and explanations."""

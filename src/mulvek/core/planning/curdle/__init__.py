@@ -1,0 +1,1 @@
+"""Milk curdled: acid, cooling, curd and whey, pieces, syrup; and fruit with milk."""

@@ -1,0 +1,82 @@
+"""A curdling as it is planned."""
+
+import math
+from dataclasses import dataclass
+
+from ...composition.materials import Material
+from ...equipment.burners import Burner
+from ...equipment.kitchen import Kitchen
+from ...equipment.pans import Pan
+from ...errors import BadInput, Impossible
+from ..reduce.plan import Amount
+from .acid import coagulant
+from .balance import Draining
+from .milk import curd_milk
+from .pieces import use
+
+LONGEST_WAIT_S = 1200.0
+
+
+@dataclass(frozen=True, slots=True)
+class CurdlePlan:
+    """One curdling, ready to be reckoned.
+
+    ``wait_s`` between the boil and the acid; ``strength`` None for the coagulant's usual; ``dilute_to`` the
+    strength (same unit) it is thinned to; ``rinse_kg`` all rinse water.
+    """
+
+    milk: Material
+    amount: Amount
+    pan: Pan
+    burner: Burner
+    wait_s: float
+    coagulant: str
+    draining: Draining
+    use: str
+    kitchen: Kitchen
+    strength: float | None = None
+    dilute_to: float = 2.5
+    rinse_kg: float = 0.0
+    rinses: int = 0
+    rinse_c: float = 20.0
+    piece_kg: float | None = None
+    binder: float = 0.0
+    boil_s: float = 120.0
+    batches: int = 0
+    ln_yield: float = 0.0
+    cools: float = 1.0
+    """How much faster than the model this pan cools in this kitchen, from a thermometer read once."""
+    hold_s: float = 30.0
+    """On the heat once it has curdled: what firms paneer."""
+    syrup: tuple[float, float] | None = None
+    """°Brix, and kg to a kg of raw pieces; plans of former releases do not hold it."""
+
+    def __post_init__(self) -> None:
+        what = coagulant(self.coagulant)
+        use(self.use)
+        self.draining.water_per_dry()
+        for field, value, low, high, unit in (
+            ("wait", self.wait_s, 0.0, LONGEST_WAIT_S, "s"),
+            ("dilute_to", self.dilute_to, 0.5, 8.0, "%"),
+            ("rinse", self.rinse_kg, 0.0, 20.0, "kg"),
+            ("rinses", float(self.rinses), 0.0, 5.0, "times"),
+            ("rinse_c", self.rinse_c, 0.0, 40.0, "°C"),
+            ("hold", self.hold_s, 0.0, 600.0, "s"),
+            ("piece", self.piece_kg if self.piece_kg is not None else 0.01, 0.003, 0.2, "kg"),
+            ("binder", self.binder, 0.0, 0.3, "of it"),
+            ("read_c", self.cools, 0.2, 5.0, "times the model's cooling"),
+        ):
+            if not (math.isfinite(value) and low <= value <= high):
+                raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+        if self.strength is not None and not 0.2 * what.strength[0] <= self.strength <= 3 * what.strength[2]:
+            raise BadInput("strength", f"No {what.name} is that strong.", f"Usual is {what.strength[1]:g}.")
+        if not 0.1 <= self.milk_kg <= 100:
+            raise Impossible("amount", f"{self.amount.quantity.understood} is not a batch.", "Take 100 ml to 100 L.")
+
+    @property
+    def milk_kg(self) -> float:
+        return self.amount.mass_kg(curd_milk(self.milk).density(self.kitchen.milk_c))
+
+    @property
+    def milk_m3(self) -> float:
+        return self.milk_kg / curd_milk(self.milk).density(self.kitchen.milk_c)

@@ -1,0 +1,287 @@
+"""Straining yoghurt: a plan in, the drain curve out, with thickness and sourness at any time.
+
+Curd dossier §9.
+"""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ...composition.materials import Material
+from ...equipment.kitchen import Kitchen
+from ...equipment.quantities import say
+from ...errors import BadInput, Impossible
+from ...ranges import Range
+from ...safety.cautions import Caution
+from ..reduce.plan import Amount
+from .draining import (
+    ENDS,
+    HEIGHT_POWER,
+    KEEPS_WATER,
+    TAU_LN_SD,
+    TOO_SOUR,
+    End,
+    Hung,
+    Yoghurt,
+    cloth,
+    cools_to_c,
+    learn,
+    most_whey,
+    seconds_to,
+    share_after,
+    solids_after,
+    sourness,
+    tastes,
+    time_constant_s,
+    whey_for,
+)
+
+Array = NDArray[np.float64]
+LONGEST_S = 36 * 3600.0
+ROWS = 73
+GEL_SHARE = 0.925
+"""Share of a yoghurt's protein that stays in the curd (the rest leaves with the whey)."""
+START_ACIDITY = 0.80
+HUNG_M = 0.02
+OVERNIGHT_S = 10 * 3600.0
+LONG_S, MOST_BAGS = 20 * 3600.0, 8
+
+COUNTER = Caution(
+    "danger", "Two hours at most on the counter,", "then the fridge: it sours fast and other things grow."
+)
+COLD = Caution("care", "In the fridge, covered,", "a bowl under it, at or below 5 °C.")
+SOURS = Caution(
+    "care",
+    "It turns too sour for a sweet",
+    "before it is that thick: strain it colder, or start with fresher yoghurt.",
+)
+
+
+COLDEST_C, WARMEST_C = -2.0, 35.0
+
+
+@dataclass(frozen=True, slots=True)
+class StrainPlan:
+    """Yoghurt to strain.
+
+    :param length_m: drained volume over draining area; by its mass when None: 0.02 for a hung kilogram, and a larger
+        bag of the same shape is higher.
+    :param place_c: fridge or counter; ``start_c`` of the yoghurt. :param end: an end, or None with ``seconds``.
+    """
+
+    yoghurt: Material
+    amount: Amount
+    cloth: str
+    hung: Hung
+    place_c: float
+    kitchen: Kitchen
+    end: str | None = "shrikhand"
+    seconds: float | None = None
+    start_c: float = 8.0
+    acidity: float = START_ACIDITY
+    length_m: float | None = None
+    readings: tuple[tuple[float, float], ...] = ()
+    """(seconds since hung, whey kg) as collected."""
+
+    def __post_init__(self) -> None:
+        cloth(self.cloth)
+        if self.hung not in KEEPS_WATER:
+            raise BadInput("hung", f"Yoghurt is not strained “{self.hung}”.", f"Use: {', '.join(KEEPS_WATER)}.")
+        if self.end is not None and self.end not in {e.key for e in ENDS}:
+            raise BadInput("end", f"There is no end “{self.end}”.", f"Use: {', '.join(e.key for e in ENDS)}.")
+        if self.end is None and self.seconds is None:
+            raise BadInput("end", "How long, or how thick?", "Give one of the two.")
+        if not (math.isfinite(self.place_c) and COLDEST_C <= self.place_c <= WARMEST_C):
+            raise BadInput("place", f"At {self.place_c:.0f} °C no curd is hung.", "Hang it in the fridge.")
+        for field, value, low, high, unit in (
+            ("start_c", self.start_c, 0.0, 45.0, "°C"),
+            ("acidity", self.acidity, 0.4, 1.6, "% lactic acid"),
+            ("length", self.height_m, 0.005, 0.2, "m"),
+        ):
+            if not (math.isfinite(value) and low <= value <= high):
+                raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+        if self.seconds is not None and not 60.0 <= self.seconds <= LONGEST_S:
+            raise BadInput(
+                "time",
+                f"{self.seconds / 3600:.3g} h is no time to strain for.",
+                f"Give a minute to {LONGEST_S / 3600:.0f} hours.",
+            )
+        if self.yoghurt.group != "yoghurt":
+            raise BadInput("yoghurt", f"{self.yoghurt.name.capitalize()} is no yoghurt.", "Choose a yoghurt.")
+        if not 0.1 <= self.mass_kg <= 20:
+            raise Impossible("amount", f"{self.amount.quantity.understood} is not a batch.", "Take 100 g to 20 kg.")
+        object.__setattr__(self, "readings", tuple(tuple(r) for r in self.readings))
+        last = 0.0
+        for seconds, whey in self.readings:
+            if not (seconds > 0 and 0 < whey < self.mass_kg and seconds <= LONGEST_S and whey >= last):
+                raise BadInput("readings", "Whey only grows, and stays below the yoghurt.", "Weigh the bowl again.")
+            last = whey
+
+    @property
+    def mass_kg(self) -> float:
+        return self.amount.mass_kg(self.yoghurt.bulk_kg_m3)
+
+    @property
+    def height_m(self) -> float:
+        """Of the curd in its cloth, as far as draining goes."""
+        return HUNG_M * math.cbrt(self.mass_kg) if self.length_m is None else self.length_m
+
+    @property
+    def gel(self) -> Yoghurt:
+        p = self.yoghurt.parts
+        return Yoghurt(float(p.fat), GEL_SHARE * float(p.protein + p.other), float(p.total_solids))
+
+
+@dataclass(frozen=True, slots=True)
+class Reached:
+    """When an end is reached, s from hanging it, and whether before it is too sour; None: never."""
+
+    end: End
+    seconds: Range | None
+    sour: bool
+
+
+@dataclass(frozen=True, slots=True)
+class StrainForecast:
+    """The answer; curve columns of equal length, one row half an hour."""
+
+    plan: StrainPlan
+    seconds: Range
+    whey_kg: Range
+    curd_kg: Range
+    total_solids: float
+    acidity: float
+    taste: str
+    too_sour_s: float | None
+    most_whey_kg: float
+    tau_s: Range
+    ends: tuple[Reached, ...]
+    overnight_solids: float
+    overnight_kg: float
+    overnight_taste: str
+    at_s: Array
+    curve_whey_kg: Array
+    curve_low_kg: Array
+    curve_high_kg: Array
+    curve_solids: Array
+    curve_acidity: Array
+    cautions: tuple[Caution, ...]
+
+
+def strain(plan: StrainPlan) -> StrainForecast:
+    """Reckon a straining; logged whey moves what is still to come.
+
+    :raises Impossible: field "end", when this yoghurt never gets so thick.
+    """
+    gel, mass = plan.gel, plan.mass_kg
+    most = most_whey(gel, KEEPS_WATER[plan.hung])
+    ln_tau = math.log(time_constant_s(plan.height_m, plan.place_c, gel.total_solids, cloth(plan.cloth)))
+    variance = TAU_LN_SD**2
+    for read_s, whey_read in plan.readings:
+        share = whey_read / (most * mass)
+        if share > 0.97:  # more than was thought possible: the limit itself moves
+            most, share = whey_read / mass / 0.97, 0.97
+        ln_tau, variance = learn(ln_tau, variance, read_s, share, 0.005 / (most * mass))
+    tau = Range.lognormal(math.exp(ln_tau), math.sqrt(variance))
+
+    def when(end: End) -> Range | None:
+        middle = (end.low + end.high) / 2
+        share = whey_for(gel.total_solids, middle) / most
+        if not 0 <= share < 0.985:
+            return None if share >= 0.985 else Range.exact(0.0)
+        return Range(*(seconds_to(share, t) for t in (tau.low, tau.likely, tau.high)))
+
+    def acidity_at(seconds: float) -> float:
+        return sourness(plan.acidity, seconds, lambda s: cools_to_c(plan.place_c, plan.start_c, mass, s))
+
+    at = np.linspace(0.0, LONGEST_S, ROWS)
+    acid = np.array(_acid_along(plan, mass, at))
+    sour_rows = np.flatnonzero(acid > TOO_SOUR)
+    too_sour = float(at[sour_rows[0]]) if len(sour_rows) else None
+    goal = next((e for e in ENDS if e.key == plan.end), None)
+    if plan.seconds is not None:
+        seconds = Range.exact(plan.seconds)
+    else:
+        assert goal is not None
+        found = when(goal)
+        if found is None:
+            raise Impossible(
+                "end", f"This yoghurt never drains to {goal.name} so.", "Put a weight on it, or take a richer one."
+            )
+        seconds = found
+    if plan.seconds is None:
+        # how thick is judged by spoon: anywhere within the end's own window
+        assert goal is not None
+        needed = [
+            max(0.0, whey_for(gel.total_solids, ts)) for ts in (goal.low, (goal.low + goal.high) / 2, goal.high)
+        ]
+        whey = Range(*(min(s, 0.985 * most) * mass for s in needed))
+    else:
+        whey = Range(*(share_after(plan.seconds, t) * most * mass for t in (tau.high, tau.likely, tau.low)))
+    night = share_after(OVERNIGHT_S, tau.likely) * most
+    curve = {
+        t: np.array([share_after(float(s), t) * most * mass for s in at]) for t in (tau.low, tau.likely, tau.high)
+    }
+    solids = np.array([solids_after(gel.total_solids, w / mass) for w in curve[tau.likely]])
+    ends = []
+    for end in ENDS:
+        reach = when(end)
+        ends.append(Reached(end, reach, bool(reach and too_sour is not None and reach.likely > too_sour)))
+    at_end = acidity_at(seconds.likely)
+    return StrainForecast(
+        plan=plan,
+        seconds=seconds,
+        whey_kg=whey,
+        curd_kg=Range(mass - whey.high, mass - whey.likely, mass - whey.low),
+        total_solids=solids_after(gel.total_solids, whey.likely / mass),
+        acidity=at_end,
+        taste=tastes(at_end),
+        too_sour_s=too_sour,
+        most_whey_kg=most * mass,
+        tau_s=tau,
+        ends=tuple(ends),
+        overnight_solids=solids_after(gel.total_solids, night),
+        overnight_kg=mass * (1 - night),
+        overnight_taste=tastes(acidity_at(OVERNIGHT_S)),
+        at_s=at,
+        curve_whey_kg=curve[tau.likely],
+        curve_low_kg=curve[tau.high],
+        curve_high_kg=curve[tau.low],
+        curve_solids=solids,
+        curve_acidity=acid,
+        cautions=_cautions(plan, at_end, seconds.likely),
+    )
+
+
+def _acid_along(plan: StrainPlan, mass: float, at: Array) -> list[float]:
+    """Acidity at each row, carried on from the row before."""
+    found = [plan.acidity]
+    for i in range(1, len(at)):
+        start = float(at[i - 1])
+        found.append(
+            sourness(
+                found[-1],
+                float(at[i]) - start,
+                lambda s, start=start: cools_to_c(plan.place_c, plan.start_c, mass, start + s),  # type: ignore[misc]
+            )
+        )
+    return found
+
+
+def _cautions(plan: StrainPlan, at_end: float, seconds: float) -> tuple[Caution, ...]:
+    found = [COUNTER if plan.place_c > 8 else COLD]
+    if plan.seconds is None and seconds > LONG_S and not plan.readings:
+        bags = min(MOST_BAGS, math.ceil((seconds / LONG_S) ** (3 / HEIGHT_POWER)))
+        hours = seconds / 3600 * bags ** (-HEIGHT_POWER / 3)
+        found.append(
+            Caution(
+                "care",
+                f"That is long for one bag: hang {bags} of {say(plan.mass_kg / bags, 'mass')},",
+                f"each lower in its cloth: about {hours:.0f} h.",
+            )
+        )
+    if at_end > TOO_SOUR:
+        found.append(SOURS)
+    return tuple(found)

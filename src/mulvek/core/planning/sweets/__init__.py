@@ -1,0 +1,1 @@
+"""Sweets: the formula language and its library, sizes, times, costs, swaps."""

@@ -1,0 +1,115 @@
+"""Minutes of a sweet's boiling in a real pan on a real flame: the Bench's evaporation model, coarsely stepped.
+
+Reduction dossier §4 governs every boiling down, vegetables and all; what a pan cannot hold half full is boiled in
+several goes. First guess ±35 % until this kitchen's batches have taught the flame (``Rate``).
+"""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from ...equipment.burners import Burner, Flame
+from ...equipment.kitchen import Kitchen
+from ...equipment.pans import Pan
+from ...equipment.vessels import capacity_m3
+from ...errors import Impossible
+from ...properties.density import volume_m3
+from ...properties.water_activity import boiling_point_c
+from ...ranges import Range
+from ..reduce.evaporation import Fire, descent, heat_up, simmer
+from ..reduce.plan import Rate
+from .boiling import boil_off_s, goes
+from .stuff import Boil
+
+NODES, WARMING_STEPS = 14, 12
+THINNEST = 0.02
+_DRIEST = 0.80
+"""Solids beyond which the flow of heat is no longer the model's: from there on the quick estimate goes on."""
+
+
+@dataclass(frozen=True, slots=True)
+class Hearth:
+    """Where it is boiled: pan, burner, flame and what is known of that flame here."""
+
+    pan: Pan
+    burner: Burner
+    flame: Flame
+    rate: Rate
+
+
+@dataclass(frozen=True, slots=True)
+class Boiling:
+    """How long one boiling takes, s, all its goes together; ``rate_kg_s`` water leaving at its end."""
+
+    of: str
+    seconds: Range
+    steam_kg: float
+    goes: int
+    rate_kg_s: float
+    too_small: bool
+
+
+def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) -> Boiling:
+    """``kg`` of a boil's start taken to its end; ``hot``: it comes boiling from the base before.
+
+    :raises Impossible: when the flame never does it.
+    """
+    start = boil.start.parts().scaled(kg)
+    cold = float(volume_m3(start, 20.0))
+    several = goes(cold, capacity_m3(hearth.pan.shape))
+    parts = start.scaled(1 / several)
+    burner, base = hearth.burner, hearth.pan.shape.base_diameter_m
+    fire = Fire(
+        burner.net_power_w("strong", base),
+        burner.net_power_w(hearth.flame, base),
+        burner.wall_loss_w_m2_k,
+        kitchen.room_c,
+        kitchen.pressure_pa,
+    )
+    to_solids = min(boil.to_solids, _DRIEST)
+    end_water = float(parts.solids) * (1 / to_solids - 1)
+    steam_all = max(0.0, float(parts.water) - end_water)
+    if hot:
+        warm_s, celsius, gone = 0.0, float(boiling_point_c(parts, kitchen.pressure_pa)) - 0.5, 0.0
+    else:
+        warm = heat_up(parts, kitchen.milk_c, hearth.pan, fire, WARMING_STEPS)
+        warm_s, celsius, gone = warm.seconds, warm.celsius, min(warm.steam_kg, 0.9 * steam_all)
+    seconds, rate = warm_s, 0.0
+    if steam_all > gone:
+        steam = np.linspace(gone, steam_all, NODES)
+        run = simmer(descent(parts.with_water(parts.water - steam), steam, hearth.pan, fire), celsius, fire)
+        seconds += float(run.at_s[-1]) / math.exp(hearth.rate.ln_mean)
+        rate = float(run.rate_kg_s[-1]) * math.exp(hearth.rate.ln_mean)
+    if boil.to_solids > _DRIEST:
+        width = 2 * float(hearth.pan.shape.radius_m(hearth.pan.shape.height_m / 3))
+        from_solids = max(_DRIEST, boil.from_solids)
+        mass = float(parts.solids) / from_solids
+        seconds += boil_off_s(mass, from_solids, boil.to_solids, width, fire.simmer_w / 1e3)
+    return Boiling(
+        boil.of,
+        Range.lognormal(seconds * several, hearth.rate.ln_sd),
+        steam_all * several,
+        several,
+        rate,
+        several > 1,
+    )
+
+
+def boilings(boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitchen: Kitchen) -> list[Boiling]:
+    """Every boiling of a batch; what cannot be done on this flame is told by the quick estimate."""
+    made = []
+    bases = [b for b in boils if b.of != "cook"]
+    for boil in boils:
+        kg = boil.start_kg * finished_kg
+        if kg < 1e-4 or 1 - boil.from_solids < THINNEST:
+            continue
+        hot = boil.of == "cook" and any(b.of != "cook" for b in bases)
+        try:
+            made.append(boiling(boil, kg, hearth, kitchen, hot))
+        except Impossible:
+            seconds = boil_off_s(kg, boil.from_solids, boil.to_solids)
+            made.append(
+                Boiling(boil.of, Range.lognormal(seconds, 0.5), kg - boil.end_kg * finished_kg, 1, 0.0, False)
+            )
+    return made

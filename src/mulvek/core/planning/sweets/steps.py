@@ -1,0 +1,107 @@
+"""The work of a sweet as a graph of steps with times: what waits for what, what can run side by side."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from ...ranges import Range
+from .build import Built
+from .formula import School
+
+BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 10 * 3600.0}
+"""What a base takes beyond its boiling: pouring out; wait, acid, draining and cooling of chhena; hanging."""
+_VERBS = {"reduce": "Reduce the milk", "curdle": "Curdle, rinse and drain the milk", "hang": "Hang the yoghurt"}
+_SIGNS = {
+    "reduce": "The level or the weight named on the Bench.",
+    "curdle": "Weigh the chhena: it replaces what was told.",
+    "hang": "It holds a spoon and no longer drips. Weigh it.",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class PlannedStep:
+    """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter."""
+
+    key: str
+    say: str
+    seconds: Range
+    hands: bool
+    fire: bool
+    after: tuple[str, ...]
+    check: str
+    caution: str
+    base: str = ""
+
+
+def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedStep]:
+    """Bases and sweets that are parts of it first, side by side; then the school's own steps.
+
+    :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known.
+    """
+    made: list[PlannedStep] = []
+    for b in built.bases:
+        if b.ready is not None:
+            continue
+        extra = BASE_HANDLING_S[b.base.do]
+        boil = reckoned.get(f"base.{b.letter}", Range.exact(0.0))
+        seconds = Range(boil.low + 0.8 * extra, boil.likely + extra, boil.high + 1.3 * extra)
+        made.append(
+            PlannedStep(
+                f"base-{b.letter}",
+                f"{_VERBS[b.base.do]}.",
+                seconds,
+                b.base.do == "reduce",
+                b.base.do != "hang",
+                (),
+                _SIGNS[b.base.do],
+                "boil" if b.base.do != "hang" else "cooling",
+                b.letter,
+            )
+        )
+    for part in built.parts:
+        key = f"part.{part.sweet.key}"
+        boil = reckoned.get(key, Range.exact(0.0))
+        work = sum(s.takes * 60 for s in part.school.steps if not isinstance(s.takes, str)) + 300.0
+        seconds = Range(boil.low + 0.8 * work, boil.likely + work, boil.high + 1.3 * work)
+        made.append(PlannedStep(key, f"Make the {part.sweet.name}.", seconds, True, True, (), "", "boil"))
+    bases = tuple(s.key for s in made)
+    before: tuple[str, ...] = bases
+    for step in built.school.steps:
+        seconds = _seconds(step.takes, built.school, reckoned)
+        after = before if step.after is None else step.after or ()
+        if step.after:
+            after = (*bases, *step.after)
+        made.append(PlannedStep(step.key, step.say, seconds, step.hands, step.fire, after, step.check, step.caution))
+        before = (step.key,)
+    return made
+
+
+def _seconds(takes: float | str, school: School, reckoned: Mapping[str, Range]) -> Range:
+    if isinstance(takes, str):
+        return reckoned.get(takes, Range.exact(600.0))
+    s = takes * 60
+    return Range(0.8 * s, s, 1.3 * s)
+
+
+def earliest_s(steps: Sequence[PlannedStep]) -> dict[str, float]:
+    """When each step can begin, s from the start, if every pair of hands is free (the Day minds the hands)."""
+    begins: dict[str, float] = {}
+    ends: dict[str, float] = {}
+    for step in steps:
+        begins[step.key] = max((ends[key] for key in step.after), default=0.0)
+        ends[step.key] = begins[step.key] + step.seconds.likely
+    return begins
+
+
+def total_s(steps: Sequence[PlannedStep], until: str | None = None) -> Range:
+    """From the first flame to the end, or to where ``until`` begins; low, likely and high along the longest way."""
+
+    def length(pick: str) -> float:
+        ends: dict[str, float] = {}
+        for step in steps:
+            begins = max((ends[key] for key in step.after), default=0.0)
+            if step.key == until:
+                return begins
+            ends[step.key] = begins + float(getattr(step.seconds, pick))
+        return max(ends.values(), default=0.0)
+
+    return Range(length("low"), length("likely"), length("high"))

@@ -1,0 +1,60 @@
+"""A weighed batch of the Stove as the base of a sweet: what is really in it.
+
+The solids are what went in; the water is what the scale says. So every sweet is built from what the base gave.
+"""
+
+from dataclasses import replace
+
+from ...composition.makeup import Makeup
+from ...errors import Conflict
+from ..curdle.forecast import CurdForecast
+from ..curdle.plan import CurdlePlan
+from ..reduce.plan import ReducePlan
+from ..strain.draining import solids_after
+from ..strain.forecast import StrainForecast
+from .build import ReadyBase
+from .curds import chhena, hung_curd
+from .stuff import Stuff, Thing, blend
+
+
+def reduced(plan: ReducePlan, sugar_kg: float, weighed_kg: float, said: str) -> ReadyBase:
+    """Milk that was boiled down, with the sugar and the additions that went in.
+
+    :raises Conflict: when it weighs less than its own solids.
+    """
+    things = [(Thing.of(plan.milk), plan.milk_kg), (Thing.of(plan.sugar_kind), sugar_kg)]
+    things += [(Thing.of(a.material), a.mass_kg) for a in plan.additions]
+    total, mixed = blend((Stuff.bare(thing), kg) for thing, kg in things)
+    whole = mixed.makeup.scaled(total)
+    water = weighed_kg - (whole.total - whole.water)
+    if water < 0:
+        raise Conflict("bases", "It weighs less than its own solids.", "Weigh it again in its log.")
+    return ReadyBase(
+        replace(whole, water=water).scaled(1 / weighed_kg), mixed.added_sugar * total / weighed_kg, weighed_kg, said
+    )
+
+
+def curdled(plan: CurdlePlan, told: CurdForecast, weighed_kg: float, said: str) -> ReadyBase:
+    """Chhena: the told dry matter, the weighed water."""
+    dry = told.balance.curd.total - told.balance.curd.water
+    moisture = min(0.80, max(0.30, 1 - dry / weighed_kg))
+    return ReadyBase(chhena(Thing.of(plan.milk), moisture).makeup, 0.0, weighed_kg, said)
+
+
+def hung(told: StrainForecast, weighed_kg: float, said: str) -> ReadyBase:
+    """Hung curd: by the whey that has left."""
+    plan = told.plan
+    share = min(0.9, max(0.0, 1 - weighed_kg / plan.mass_kg))
+    solids = solids_after(float(plan.yoghurt.parts.total_solids), share)
+    made = hung_curd(Thing.of(plan.yoghurt), 1 - solids).makeup if share > 0.02 else plan.yoghurt.makeup
+    return ReadyBase(made, 0.0, weighed_kg, said)
+
+
+def fits(do: str, makeup: Makeup) -> bool:
+    """Whether such a base can stand for one made by ``do``."""
+    curd = makeup.casein > 2.0 * makeup.lactose
+    if do == "curdle":
+        return curd and makeup.acid < 0.006
+    if do == "hang":
+        return makeup.acid >= 0.004
+    return not curd and makeup.acid < 0.004

@@ -1,0 +1,27 @@
+"""Heat that warms a batch. Reduction dossier §3; Choi & Okos 1986."""
+
+from ..composition.parts import Number, Parts
+
+_CP = {  # kJ/kg K: a + b·t + c·t²
+    "water": (4.1762, -9.0864e-5, 5.4731e-6),
+    "fat": (1.9842, 1.4733e-3, -4.8008e-6),
+    "protein": (2.0082, 1.2089e-3, -1.3129e-6),
+    "carbohydrate": (1.5488, 1.9625e-3, -5.9399e-6),
+    "ash": (1.0926, 1.8896e-3, -3.6817e-6),
+}
+
+
+def heat_capacity_j_k(parts: Parts, celsius: Number) -> Number:
+    """Heat that warms the batch (parts in kg) by 1 K, J/K, 0-100 °C, ±2 % (Choi & Okos 1986)."""
+    groups = {
+        "water": parts.water,
+        "fat": parts.fat,
+        "protein": parts.casein + parts.whey + parts.other,
+        "carbohydrate": parts.lactose + parts.sucrose + parts.reducing + parts.starch + parts.acid,
+        "ash": parts.minerals,
+    }
+    return 1e3 * sum(
+        mass * (_CP[group][0] + celsius * (_CP[group][1] + celsius * _CP[group][2]))
+        for group, mass in groups.items()
+        if not (isinstance(mass, float) and mass == 0.0)
+    )

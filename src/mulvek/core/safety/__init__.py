@@ -1,0 +1,1 @@
+"""Hazards, cautions, chilling and keeping: one verdict each."""

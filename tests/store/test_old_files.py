@@ -27,6 +27,7 @@ SINCE = {
     "cups": "cups are told in coarser steps, the more there are",
     "id": "a pan told in a forecast has no number of the Larder",
     "suits": "a curd may suit nearly",
+    "value": "figures of a why, rounded: the steam law is one",
     "uncertainty": "ends of ranges that stay within what can be",
 }
 """Fields whose words or choices a later release has changed; never a figure of a batch."""

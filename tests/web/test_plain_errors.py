@@ -7,8 +7,7 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.planning.curdle.cooling import boils_c
-from mulvek.core.properties.steam import pressure_at_altitude_pa
+from mulvek.core.properties.steam import pressure_at_altitude_pa, saturation_temperature_c
 from tests.sizes import sized
 
 INNARDS = re.compile(r"function-|validator|0x[0-9a-f]{5}|\b[A-Z]\w+(In|Out)\b|functools|pydantic|Traceback")
@@ -94,7 +93,7 @@ def test_the_field_that_was_typed_is_named(client, route, wrong, path, says):
 @pytest.mark.parametrize("altitude_m", [0.0, 1200.0, 2500.0])
 @pytest.mark.parametrize("above", [0.5, 3.0, 8.0, 14.0])
 def test_a_syrup_boils_where_the_thermometer_said(client, altitude_m, above):
-    water = boils_c(pressure_at_altitude_pa(altitude_m) / 1e3)
+    water = float(saturation_temperature_c(pressure_at_altitude_pa(altitude_m)))
     read = client.post("/api/sweets/syrup", json={"celsius": water + above, "altitude_m": altitude_m})
     assert read.status_code == 200 and read.json["boils_c"] == pytest.approx(water + above, abs=1e-6)
     again = client.post("/api/sweets/syrup", json={"brix": read.json["brix"], "altitude_m": altitude_m}).json

@@ -9,14 +9,13 @@ from ..core.composition.makeup import Makeup
 from ..core.equipment.quantities import in_cups, parse, say
 from ..core.errors import BadInput, Impossible
 from ..core.planning.curdle import soak as sk
-from ..core.planning.curdle.cooling import boils_c
 from ..core.planning.curdle.syrup import boiling_elevation_k, brix_at_elevation, elevation_share, syrup_boils_c
 from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.late import Mend, Sweeter, sweeter, to_moisture
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet
 from ..core.planning.sweets.stuff import Thing
 from ..core.planning.sweets.swapping import Alternative, alternatives
-from ..core.properties.steam import pressure_at_altitude_pa
+from ..core.properties.steam import pressure_at_altitude_pa, saturation_temperature_c
 from ..core.safety import keeping as kp
 from .model import Body, Out, Words
 from .reduce import Key
@@ -347,7 +346,11 @@ def _strength(body: SyrupIn, altitude_m: float) -> tuple[float, float | None]:
         return 100 * sugar / (sugar + water), sugar + water
     kg = _syrup_kg(body.mass, "mass", 1250.0) if body.mass.strip() else None
     if body.celsius is not None:
-        plain = body.water_c if body.water_c is not None else boils_c(pressure_at_altitude_pa(altitude_m) / 1e3)
+        plain = (
+            body.water_c
+            if body.water_c is not None
+            else float(saturation_temperature_c(pressure_at_altitude_pa(altitude_m)))
+        )
         above = (body.celsius - plain) / elevation_share(plain)
         if not boiling_elevation_k(5) <= above <= boiling_elevation_k(90):
             raise Impossible("celsius", "No syrup boils there.", "Read the thermometer in plain boiling water first.")

@@ -6,10 +6,11 @@ from ..composition.materials import Material
 from ..composition.parts import Parts, sum_parts
 from ..equipment.burners import Flame
 from ..equipment.quantities import Quantity, say
-from ..planning.curdle.cooling import SKIN, cooling_curve, standing
+from ..planning.curdle.cooling import cooling_curve, standing
 from ..planning.reduce.plan import Addition, Amount, ReducePlan
 from ..properties.density import volume_m3
 from ..properties.heat_capacity import heat_capacity_j_k
+from ..properties.steam import SHELTER_SKIN
 from .events import Joined
 
 LONGEST_PAUSE_S = 4 * 3600.0
@@ -78,7 +79,7 @@ def joined(plan: ReducePlan, other: Joined) -> ReducePlan:
 def cooled_k(plan: ReducePlan, contents: Parts, seconds: float) -> float:
     """How much it cools off the fire under its skin, K (curd dossier §3, ±30 %)."""
     volume = float(volume_m3(contents, 90.0))
-    pan, hot = standing(volume, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c, SKIN)
+    pan, hot = standing(volume, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c, SHELTER_SKIN)
     _, celsius = cooling_curve(pan, hot, min(seconds, LONGEST_PAUSE_S))
     return float(celsius[0] - celsius[-1])
 

@@ -48,23 +48,6 @@ class CurdMilk:
     def water(self) -> float:
         return 1.0 - self.fat - self.protein - self.lactose - self.ash
 
-    @property
-    def density_20(self) -> float:
-        """kg/m³ at 20 °C.
-
-        >>> round(CurdMilk(0.0437, 0.0341, 0.78, 0.0462, 0.0073).density_20, 6)
-        1028.671005
-        """
-        room = (
-            self.water / 998.2 + self.fat / 918.0 + self.protein / 1400.0 + self.lactose / 1780.0 + self.ash / 1850.0
-        )
-        return 1.0 / room
-
-    def density(self, celsius: float) -> float:
-        """kg/m³ at 4-98 °C, ±3."""
-        warm = celsius - 20.0
-        return self.density_20 - 0.27 * warm - 2.6e-3 * warm * warm
-
 
 def curd_milk(milk: Material) -> CurdMilk:
     """The same of a milk of the Larder or the tables.

@@ -8,10 +8,10 @@ from ...equipment.burners import Burner
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
 from ...errors import BadInput, Impossible
+from ...properties.density import density_kg_m3
 from ..reduce.plan import Amount
 from .acid import coagulant
 from .balance import Draining
-from .milk import curd_milk
 from .pieces import use
 
 LONGEST_WAIT_S = 1200.0
@@ -75,8 +75,12 @@ class CurdlePlan:
 
     @property
     def milk_kg(self) -> float:
-        return self.amount.mass_kg(curd_milk(self.milk).density(self.kitchen.milk_c))
+        return self.amount.mass_kg(self._density)
 
     @property
     def milk_m3(self) -> float:
-        return self.milk_kg / curd_milk(self.milk).density(self.kitchen.milk_c)
+        return self.milk_kg / self._density
+
+    @property
+    def _density(self) -> float:
+        return float(density_kg_m3(self.milk.parts, self.kitchen.milk_c))

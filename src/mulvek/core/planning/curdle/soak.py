@@ -9,7 +9,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ...errors import BadInput
-from .cooling import SIDE_W_M2_K, STIRRED, Standing, boils_c, steam_flux
+from ...properties.steam import saturation_temperature_c, surface_flux_kg_m2_s
+from .cooling import SIDE_W_M2_K, Standing
 from .pieces import ball_m
 
 Kind = Literal["sponge", "poached", "fried"]
@@ -99,21 +100,20 @@ def syrup_boils_off_kg_s(
 
     *Energy, not the lid, sets the loss*: at one flame a lid changes little, but it lets a low flame boil.
     """
-    kilo = pressure_pa / 1e3
-    boils = boils_c(kilo)
+    boils = float(saturation_temperature_c(pressure_pa))
     top = math.pi * width_m**2 / 4
     side = SIDE_W_M2_K * (4 * volume_m3 / width_m + math.pi * width_m**2 / 8) * (boils - room_c)
     if lid:
         loss = side + _LID_W_M2_K * top * (boils - room_c)
         return (boils, (power_w - loss) / _LATENT_KJ / 1e3) if power_w > loss else (boils - 1, 0.0)
-    pan = Standing(width_m, volume_m3, 1.0, room_c, kilo, STIRRED)
+    pan = Standing(width_m, volume_m3, 1.0, room_c, pressure_pa)
     if power_w > pan.loss_w(boils - 1.5):
         return boils, max(0.0, power_w - side) / _LATENT_KJ / 1e3
     low, high = room_c + 1, boils - 1.5
     for _ in range(50):
         middle = (low + high) / 2
         low, high = (low, middle) if pan.loss_w(middle) > power_w else (middle, high)
-    return low, top * steam_flux(low, room_c, 0.5, kilo)
+    return low, top * surface_flux_kg_m2_s(low, pressure_pa)
 
 
 def saturated_brix(celsius: float) -> float:

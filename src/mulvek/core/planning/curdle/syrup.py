@@ -7,8 +7,7 @@ import math
 from dataclasses import dataclass
 
 from ...equipment.pans import Pan
-from ...properties.steam import pressure_at_altitude_pa
-from .cooling import boils_c
+from ...properties.steam import pressure_at_altitude_pa, saturation_temperature_c
 from .pieces import Use, at_once, syrup_surface_m
 
 LEAST_DEPTH_M = 0.03
@@ -47,7 +46,7 @@ def syrup_boils_c(altitude_m: float, brix: float) -> float:
     >>> round(syrup_boils_c(1180.0, 73.5), 4)
     102.2584
     """
-    water = boils_c(pressure_at_altitude_pa(altitude_m) / 1e3)
+    water = float(saturation_temperature_c(pressure_at_altitude_pa(altitude_m)))
     return water + boiling_elevation_k(brix) * elevation_share(water)
 
 

@@ -173,7 +173,17 @@ def test_a_little_more_of_it_moves_no_answer_far(kind, requests, word):
         then = dict(_figures(two.model_dump(mode="json")))
         for at, value in _figures(one.model_dump(mode="json")):
             if at in then and abs(value) > 1e-6:
-                near = slow if "_s" in at else 0.1 if at.startswith("/judgement/colour") else 6e-3 if "_m" in at else 1.0 if "texture" in at else 2e-3
+                near = (
+                    slow
+                    if "_s" in at
+                    else 0.1
+                    if at.startswith("/judgement/colour")
+                    else 6e-3
+                    if "_m" in at
+                    else 1.0
+                    if "texture" in at
+                    else 2e-3
+                )
                 assert then[at] == pytest.approx(value, rel=0.1, abs=near), at
 
     ask()

@@ -53,6 +53,7 @@ def write(page: Page, word: str, text: str) -> None:
     field = page.get_by_role("textbox", name=word)
     field.fill(text)
     field.press("Enter")
+    expect(page.get_by_role("dialog", name=word)).to_have_count(0)
 
 
 def box(page: Page, name: str) -> Locator:

@@ -80,6 +80,27 @@ def test_what_does_not_suit_is_said_and_mended_with_one_touch(curd: Page):
     expect(page.get_by_label("Texture of the curd").locator(".here")).to_contain_text("paneer")
 
 
+@BOTH
+def test_a_why_leads_to_its_rule(curd: Page):
+    page = curd
+    page.get_by_role("button", name="why so much?").click()
+    page.get_by_role("dialog").get_by_role("link", name="The rule, with its range and source").click()
+    expect(page).to_have_url(re.compile("/science/curdle#acid$"))
+    rule = page.get_by_role("heading", name="How much acid")
+    expect(rule).to_be_in_viewport()
+    expect(rule).to_have_class("named")
+    clean(page)
+    page.get_by_role("navigation", name="Pages of the science").get_by_role("link", name="Keeping").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Keeping, cooling, cautions")
+    page.goto(page.url.replace("keeping", "sweets"))
+    page.get_by_role("link", name="K2").click()
+    expect(page).to_have_url(re.compile("/science/keeping#cooling$"))
+    page.go_back()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Sweets")
+    page.goto(page.url.replace("sweets", "alchemy"))
+    expect(page.get_by_role("alert")).to_contain_text("All pages")
+
+
 def test_wrong_words_keep_what_was_typed(curd: Page):
     page = curd
     page.get_by_role("button", name="how long to wait before the acid:").click()

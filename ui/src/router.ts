@@ -25,6 +25,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
   book: ['Book', () => import('./stations/book/BookList.vue')],
   batch: ['Book', () => import('./stations/book/BookPage.vue')],
+  science: ['Science', () => import('./science/SciencePage.vue')],
 }
 
 /** Pages where one logs. */

@@ -1,6 +1,7 @@
 """How a figure explains itself: formula, this batch's numbers, source, uncertainty, what would sharpen it."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,7 +15,10 @@ class Term:
 
 @dataclass(frozen=True, slots=True)
 class Why:
-    """The working behind one figure, in words a cook can follow and a dairy person can check."""
+    """The working behind one figure, in words a cook can follow and a dairy person can check.
+
+    ``rule``: where it stands in ``docs/science``, page and anchor.
+    """
 
     title: str
     formula: str
@@ -22,3 +26,9 @@ class Why:
     source: str
     uncertainty: str
     sharpen: str
+    rule: str = ""
+
+
+def of_page(page: str, whys: Mapping[str, Why]) -> dict[str, Why]:
+    """Each with its rule: the page's anchor of its own name."""
+    return {key: replace(why, rule=f"{page}#{key}") for key, why in whys.items()}

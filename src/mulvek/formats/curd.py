@@ -30,7 +30,7 @@ from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import CLOTHS
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
-from ..core.why import Why
+from ..core.why import Why, of_page
 from .larder import BurnerIn, Choice, KitchenIn, MilkIn, PanIn, PanOut
 from .model import Body, Id, Out, Words
 from .reduce import Key, Things, read_milk
@@ -294,7 +294,7 @@ class CurdForecastOut(Out):
             instead=InsteadOut.of(plan, f.instead) if f.instead else None,
             stages=list(f.stages),
             cautions=list(f.cautions),
-            whys=curd_reasons(f),
+            whys=of_page("curdle", curd_reasons(f)),
         )
 
 

@@ -18,7 +18,7 @@ from ..core.planning.reduce.reasons import reasons, rests_on
 from ..core.planning.reduce.stops import read_stop
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
-from ..core.why import Why
+from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn, PanIn, PanOut
 from .model import Body, Id, Out, Words
 
@@ -271,7 +271,7 @@ class ForecastOut(Out):
             batches_behind=plan.rate.batches,
             sugar_name=plan.sugar_kind.name,
             added=[Added(a.material.name, a.amount.quantity.understood, a.mass_kg, a.late) for a in plan.additions],
-            whys=reasons(f),
+            whys=of_page("reduce", reasons(f)),
             track=TrackOut.model_construct(**{n: getattr(f.track, n).tolist() for n in TrackOut.model_fields}),
         )
 

@@ -13,7 +13,7 @@ from ..core.planning.strain.forecast import StrainForecast, StrainPlan
 from ..core.planning.strain.reasons import strain_reasons
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
-from ..core.why import Why
+from ..core.why import Why, of_page
 from .larder import KitchenIn
 from .model import Body, Id, Out, Words
 from .reduce import Key, Things
@@ -142,5 +142,5 @@ class StrainForecastOut(Out):
                 for r in f.ends
             ],
             cautions=list(f.cautions),
-            whys=strain_reasons(f),
+            whys=of_page("strain", strain_reasons(f)),
         )

@@ -20,7 +20,7 @@ from ..core.properties import freezing as fz
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
-from ..core.why import Why
+from ..core.why import Why, of_page
 from .larder import MilkIn
 from .model import Out
 from .sweet_parts import (
@@ -192,7 +192,7 @@ class SweetOut(Out):
             unpriced=[names.get(k, k) for k in told.unpriced],
             knobs=made,
             label=label(f),
-            whys=sweet_reasons(f),
+            whys=of_page("sweets", sweet_reasons(f)),
             warnings=[
                 f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
                 for k in made

@@ -25,6 +25,7 @@ from . import (
     pages,
     problems,
     rehearsal,
+    science,
     security,
     stove,
     stream,
@@ -97,6 +98,7 @@ def create_app(
     keeping.routes(app, db, copies, clock, changes, readers, door)
     stream.routes(app, changes, door)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.document))
+    science.routes(app)
     pages.routes(app)
     rights.all_stand(app)
     readers.resume()

@@ -25,12 +25,13 @@ ADDRESSES = {
     "sweet": "/stove/sweet/<int:id>",
     "book": "/book",
     "batch": "/book/<int:id>",
+    "science": "/science/<string:page>",
 }
 """The one page's addresses by name; the browser's router has the same ones (web/shared.py)."""
 
 
 def routes(app: Flask) -> None:
-    def page(**_address: int) -> Response:
+    def page(**_address: object) -> Response:
         return send_from_directory(STATIC, "index.html", max_age=0)
 
     def asset(filename: str) -> Response:

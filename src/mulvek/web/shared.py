@@ -20,7 +20,10 @@ def shared_ts() -> str:
     """The TypeScript module, whole."""
     seconds = ("SPEAK_AFTER_S", "ALARM_AFTER_S", "MISSED_AFTER_S", "OK_BUYS_S")
     constants = {
-        "ADDRESSES": {name: address.replace("<int:id>", ":id(\\d+)") for name, address in ADDRESSES.items()},
+        "ADDRESSES": {
+            name: address.replace("<int:id>", ":id(\\d+)").replace("<string:page>", ":page")
+            for name, address in ADDRESSES.items()
+        },
         "STAGES": STAGES,
         "STAGE_VERBS": STAGE_VERBS,
         "LOUDNESS": get_args(attention.Loudness),

@@ -997,6 +997,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/science/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A page of the science behind the figures */
+        get: operations["get_science"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stove": {
         parameters: {
             query?: never;
@@ -5316,6 +5333,28 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** ScienceLink */
+        ScienceLink: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * ScienceOut
+         * @description One page, and all there are. Its rules carry the anchors that a why names.
+         */
+        ScienceOut: {
+            /**
+             * Html
+             * @description Our own text: headings, paragraphs and tables
+             */
+            html: string;
+            /** Pages */
+            pages: components["schemas"]["ScienceLink"][];
+            /** Title */
+            title: string;
+        };
         /**
          * Score
          * @description Points of 100, whole and by part, with the facts behind them. kg, s; ``off_target`` is a share.
@@ -6819,10 +6858,17 @@ export interface components {
         /**
          * Why
          * @description The working behind one figure, in words a cook can follow and a dairy person can check.
+         *
+         *     ``rule``: where it stands in ``docs/science``, page and anchor.
          */
         Why: {
             /** Formula */
             formula: string;
+            /**
+             * Rule
+             * @default
+             */
+            rule?: string;
             /** Sharpen */
             sharpen: string;
             /** Source */
@@ -14158,6 +14204,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_science: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "sweets" | "keeping" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScienceOut"];
                 };
             };
             /** @description Bad Request */

@@ -17,7 +17,8 @@ export const ADDRESSES = {
   "curd": "/stove/curd/:id(\\d+)",
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
-  "batch": "/book/:id(\\d+)"
+  "batch": "/book/:id(\\d+)",
+  "science": "/science/:page"
 } as const
 export const STAGES = [
   "runs like milk",

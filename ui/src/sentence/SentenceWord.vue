@@ -117,7 +117,15 @@ function onKey(event: KeyboardEvent) {
     >{{ after }}</span
   >
   <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">
-    <div ref="editor" class="editor" role="dialog" :aria-label="label" @keydown="onKey">
+    <!-- the pop-over leaves in its own time: what it holds is gone at once -->
+    <div
+      ref="editor"
+      class="editor"
+      :class="{ gone: !open }"
+      role="dialog"
+      :aria-label="label"
+      @keydown="onKey"
+    >
       <p class="label">{{ label }}</p>
       <NInput
         v-if="free"
@@ -178,6 +186,9 @@ function onKey(event: KeyboardEvent) {
 .word.wrong {
   color: var(--madder);
   text-decoration-style: wavy;
+}
+.editor.gone {
+  visibility: hidden;
 }
 .editor {
   width: 330px;

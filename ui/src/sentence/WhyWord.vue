@@ -46,6 +46,9 @@ function close() {
       <p><b>How sure</b> {{ why.uncertainty }}.</p>
       <p><b>Sharper</b> {{ why.sharpen }}</p>
       <p class="soft"><b>From</b> {{ why.source }}.</p>
+      <p v-if="why.rule">
+        <RouterLink :to="`/science/${why.rule}`">The rule, with its range and source</RouterLink>
+      </p>
     </div>
   </NPopover>
 </template>

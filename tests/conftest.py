@@ -1,6 +1,8 @@
 """Shared fixtures: a kitchen's test client, a real server in a process of its own, sizes of what is tried often."""
 
+import contextlib
 import multiprocessing
+import random
 import socket
 import time
 import urllib.request
@@ -68,9 +70,13 @@ def client(tmp_path: Path, clock, templates):
 
 
 def free_port() -> int:
-    with socket.socket() as s:
-        s.bind(("127.0.0.1", 0))
-        return int(s.getsockname()[1])
+    """Outside the range from which the system takes ports for whatever connects: one of those may be gone before the
+    server is up."""
+    while True:
+        port = random.SystemRandom().randrange(20_000, 32_000)
+        with socket.socket() as s, contextlib.suppress(OSError):
+            s.bind(("127.0.0.1", port))
+            return port
 
 
 _FORKS = multiprocessing.get_context("forkserver")

@@ -97,7 +97,7 @@ def test_sour_curd_brings_its_own_curd_and_a_wider_dose():
     holds, litres = COAGULANTS["sour-curd"].holds, curd.acid.likely.likely
     assert holds.casein == pytest.approx(0.026)
     more = curd.balance.curd.protein - lemon.balance.curd.protein
-    assert 0.9 * holds.casein * litres < more < 1.1 * (holds.casein + holds.whey_protein) * litres
+    assert 0.9 * holds.casein * litres < more < 1.1 * (holds.casein + holds.whey) * litres
     assert curd.balance.curd.fat > lemon.balance.curd.fat
     for told in (curd, whey):
         assert told.acid.likely.low == pytest.approx(0.4 * told.acid.likely.likely)

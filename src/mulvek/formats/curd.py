@@ -7,10 +7,11 @@ from typing import Literal
 from pydantic import Field
 
 from ..core.composition.materials import materials
+from ..core.composition.parts import Parts
 from ..core.equipment.quantities import parse, parse_seconds, say
 from ..core.errors import BadInput
 from ..core.planning.curdle.acid import COAGULANTS
-from ..core.planning.curdle.balance import CurdParts, Draining
+from ..core.planning.curdle.balance import Draining
 from ..core.planning.curdle.forecast import (
     Acid,
     CurdForecast,
@@ -120,24 +121,26 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
 
 
 class CurdPartsOut(Out):
-    """kg of each part."""
+    """kg of each part; ``acid`` is what curdled it."""
 
     water_kg: float
     fat_kg: float
     protein_kg: float
     lactose_kg: float
     ash_kg: float
+    other_kg: float = Field(description="Non-protein nitrogen and the milk’s own citrates")
     acid_kg: float
     total_kg: float
 
     @classmethod
-    def of(cls, p: CurdParts) -> "CurdPartsOut":
+    def of(cls, p: Parts) -> "CurdPartsOut":
         return cls(
             water_kg=p.water,
             fat_kg=p.fat,
             protein_kg=p.protein,
             lactose_kg=p.lactose,
-            ash_kg=p.ash,
+            ash_kg=p.minerals,
+            other_kg=p.other,
             acid_kg=p.acid,
             total_kg=p.total,
         )

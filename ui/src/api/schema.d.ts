@@ -2508,7 +2508,7 @@ export interface components {
         };
         /**
          * CurdPartsOut
-         * @description kg of each part.
+         * @description kg of each part; ``acid`` is what curdled it.
          */
         CurdPartsOut: {
             /** Acid Kg */
@@ -2519,6 +2519,11 @@ export interface components {
             fat_kg: number;
             /** Lactose Kg */
             lactose_kg: number;
+            /**
+             * Other Kg
+             * @description Non-protein nitrogen and the milk’s own citrates
+             */
+            other_kg: number;
             /** Protein Kg */
             protein_kg: number;
             /** Total Kg */

@@ -210,14 +210,7 @@ class SimPan:
     def _pour_acid(self, mass_kg: float) -> None:
         """A household sour: lemon juice of ordinary strength, kg (as litres)."""
         parts, juice = self.contents, coagulant("lemon")
-        total = float(parts.total)
-        milk = CurdMilk(
-            float(parts.fat) / total,
-            float(parts.protein) / total,
-            0.78,
-            float(parts.lactose) / total,
-            float(parts.minerals) / total,
-        )
+        milk = CurdMilk(parts.per_kg())
         self.acid_kg += mass_kg
         reached = ph_after(juice, self.acid_kg, float(volume_m3(parts, 20.0)), milk) - (6.7 - self.hidden.ph)
         self.ph = min(self.ph, reached)

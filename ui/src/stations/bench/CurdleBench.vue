@@ -236,6 +236,7 @@ function mend() {
                   'protein',
                   'lactose',
                   'ash',
+                  'other',
                   'acid',
                   'water',
                   'total',
@@ -245,7 +246,9 @@ function mend() {
                 <th scope="row">{{ part === 'total' ? 'all' : part }}</th>
                 <td v-for="b in ['milk', 'curd', 'whey', 'washings'] as const" :key="b">
                   {{
-                    (f[b][`${part}_kg`] * 1e3).toFixed(part === 'acid' || part === 'ash' ? 1 : 0)
+                    (f[b][`${part}_kg`] * 1e3).toFixed(
+                      ['acid', 'ash', 'other'].includes(part) ? 1 : 0,
+                    )
                   }}
                 </td>
               </tr>

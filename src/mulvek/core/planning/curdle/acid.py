@@ -6,10 +6,11 @@ buffer (after Salaün et al. 2005). Mixed constants at ionic strength 0.08.
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, field
 from typing import Literal
 
 from ...composition.materials import read_table
+from ...composition.parts import Parts
 from ...errors import BadInput
 from .milk import CurdMilk
 
@@ -68,24 +69,6 @@ def buffered_mol_m3(from_ph: float, to_ph: float, scale: float = 1.0) -> float:
 
 
 @dataclass(frozen=True, slots=True)
-class Holds:
-    """What a soured coagulant brings beside water and acid, kg per litre of it."""
-
-    fat: float = 0.0
-    casein: float = 0.0
-    whey_protein: float = 0.0
-    lactose: float = 0.0
-    ash: float = 0.0
-
-    @property
-    def total(self) -> float:
-        return self.fat + self.casein + self.whey_protein + self.lactose + self.ash
-
-    def scaled(self, factor: float) -> "Holds":
-        return Holds(*(getattr(self, f.name) * factor for f in fields(self)))
-
-
-@dataclass(frozen=True, slots=True)
 class Coagulant:
     """One coagulant. ``strength``: low, usual, high; see the table for what it counts. ``doses``: least and most that
     it takes in real kitchens, times the central dose."""
@@ -98,7 +81,8 @@ class Coagulant:
     juice_ph: float | None = None
     molar_g: float | None = None
     doses: tuple[float, float] = (0.75, 1.35)
-    holds: Holds = Holds()
+    holds: Parts = field(default_factory=Parts)
+    """What a soured one brings beside water and acid, kg per litre."""
 
     def gives_mol(self, strength: float, ph: float) -> float:
         """mol of protons from a litre (or a kilogram) of it at ``ph``."""
@@ -129,7 +113,7 @@ COAGULANTS: Mapping[str, Coagulant] = {
         row.get("juice_ph"),
         row.get("molar_g"),
         tuple(row.get("doses", (0.75, 1.35))),
-        Holds(**row.get("holds", {})).scaled(0.01),
+        Parts(**row.get("holds", {})).scaled(0.01),
     )
     for key, row in read_table("coagulants.toml").items()
 }
@@ -154,12 +138,12 @@ def dose_l(
 
     Real doses run from ``what.doses[0]`` to ``what.doses[1]`` of it; one stops when the whey runs clear.
 
-    >>> cow = CurdMilk(0.041, 0.033, 0.78, 0.047, 0.0072)
+    >>> cow = CurdMilk(Parts(casein=0.02574, minerals=0.0072))
     >>> round(dose_l(COAGULANTS["lemon"], 1.37e-3, 83.0, cow, 4.6) * 1e3, 3)
     67.208
     """
     to = end_ph(celsius) if ph is None else ph
-    needed = buffered_mol_m3(MILK_PH, to, buffer_scale(milk.casein, milk.ash)) * milk_m3
+    needed = buffered_mol_m3(MILK_PH, to, buffer_scale(milk.parts.casein, milk.parts.minerals)) * milk_m3
     gives = what.gives_mol(what.strength[1] if strength is None else strength, to)
     if gives <= 0:
         raise BadInput("strength", f"So weak, {what.name} never curdles it.", "Use a sourer one, or another acid.")
@@ -168,7 +152,7 @@ def dose_l(
 
 def ph_after(what: Coagulant, dose: float, milk_m3: float, milk: CurdMilk, strength: float | None = None) -> float:
     """pH that a dose (litres or kg) brings the milk to, by bisection over 4.0-6.69."""
-    scale = buffer_scale(milk.casein, milk.ash)
+    scale = buffer_scale(milk.parts.casein, milk.parts.minerals)
     s = what.strength[1] if strength is None else strength
     low, high = 4.0, 6.69
     for _ in range(60):

@@ -5,11 +5,12 @@ curd is drained; the serum in it, thinned by rinsing, brings its lactose, ash an
 """
 
 import math
-from dataclasses import dataclass, fields
+from dataclasses import dataclass
 from typing import Literal
 
+from ...composition.parts import Parts
 from ...errors import BadInput
-from .acid import Holds, curdled_share
+from .acid import curdled_share
 from .milk import CurdMilk
 
 Drain = Literal["hang", "light squeeze", "hard squeeze", "press"]
@@ -59,52 +60,25 @@ class Draining:
 
 
 @dataclass(frozen=True, slots=True)
-class CurdParts:
-    """kg of each part."""
-
-    water: float
-    fat: float
-    protein: float
-    lactose: float
-    ash: float
-    acid: float
-
-    @property
-    def total(self) -> float:
-        return self.water + self.fat + self.protein + self.lactose + self.ash + self.acid
-
-    @property
-    def moisture(self) -> float:
-        return self.water / self.total
-
-    @property
-    def fat_in_dry(self) -> float:
-        return self.fat / (self.total - self.water)
-
-    def plus(self, more: "CurdParts", sign: float = 1.0) -> "CurdParts":
-        return CurdParts(*(getattr(self, f.name) + sign * getattr(more, f.name) for f in fields(self)))
-
-
-@dataclass(frozen=True, slots=True)
 class Balance:
     """What went in and where it went, kg. ``whey`` is the first whey, ``washings`` what the rinses took.
 
     ``wet_curd_kg`` and ``serum_kg``: curd just strained, and the serum in it that a rinse meets.
     """
 
-    milk: CurdParts
-    acid: CurdParts
+    milk: Parts
+    acid: Parts
     rinse_kg: float
     steam_kg: float
-    curd: CurdParts
-    whey: CurdParts
-    washings: CurdParts
+    curd: Parts
+    whey: Parts
+    washings: Parts
     wet_curd_kg: float
     serum_kg: float
     casein_kept: float
 
 
-NOTHING = Holds()
+NOTHING = Parts()
 
 
 def split(
@@ -117,7 +91,7 @@ def split(
     boil_s: float = 120.0,
     acid_water_kg: float = 0.0,
     acid_kg: float = 0.0,
-    brought: Holds = NOTHING,
+    brought: Parts = NOTHING,
     rinse_kg: float = 0.0,
     rinses: int = 1,
     steam_share: float = EVAPORATES,
@@ -136,22 +110,24 @@ def split(
     kept_casein = (0.96 if uht else 0.985) * gathered
     kept_whey = (0.92 if uht else 0.90 - 0.25 * math.exp(-boil_s / 60 / 4)) * gathered
     kept_ash = min(0.55, max(0.20, 0.40 + 0.30 * (ph - 5.4)))
-    more = brought.scaled(1 / milk_kg)
+    more, m = brought.scaled(1 / milk_kg), milk.parts
     kept_fat = 0.96 if homogenised else 0.93
-    fat = kept_fat * (gathered * milk.fat + more.fat)
-    protein = kept_casein * milk.casein + kept_whey * (milk.whey_protein + more.whey_protein)
-    protein += (0.96 if uht else 0.985) * more.casein
-    ash = kept_ash * (milk.ash + more.ash)
-    dry = fat + protein + ash
+    fat = kept_fat * (gathered * m.fat + more.fat)
+    casein = kept_casein * m.casein + (0.96 if uht else 0.985) * more.casein
+    whey_protein = kept_whey * (m.whey + more.whey)
+    protein: float = casein + whey_protein
+    ash = kept_ash * (m.minerals + more.minerals)
+    dry: float = fat + protein + ash
 
     acid, acid_water = acid_kg / milk_kg, acid_water_kg / milk_kg
-    water = milk.water - steam_share + acid_water
-    lactose = milk.lactose + more.lactose
-    loose_protein = milk.npn + (1 - kept_whey) * (milk.whey_protein + more.whey_protein)
-    loose_ash = (1 - kept_ash) * (milk.ash + more.ash)
-    solutes = lactose + loose_protein + loose_ash + acid
-    serum_solids = solutes / (water - _BOUND * protein)
-    hold = (protein + _FAT_HOLDS * fat) / dry
+    water = m.water - steam_share + acid_water
+    lactose = m.lactose + more.lactose
+    natural = m.other + m.acid  # non-protein nitrogen and citrates
+    loose_whey = (1 - kept_whey) * (m.whey + more.whey)
+    loose_ash = (1 - kept_ash) * (m.minerals + more.minerals)
+    solutes = lactose + natural + loose_whey + loose_ash + acid
+    serum_solids: float = solutes / (water - _BOUND * protein)
+    hold: float = (protein + _FAT_HOLDS * fat) / dry
     conditions = hold / _HOLD_REF * math.exp(-_PER_K * (celsius - 80)) * math.exp(_PER_PH * (ph - 5.4))
     conditions *= _PROCESS[milk.process]
 
@@ -171,38 +147,46 @@ def split(
         each = rinse_kg / milk_kg / rinses
         rinsed = (1 - RINSE_MIXES * each / (each + serum)) ** rinses
 
-    def parts_of(strength: float) -> CurdParts:
-        m = drained(drain.water_per_dry()) if moisture is None else moisture
-        mass = curd_of(m, strength)
-        carried = strength * (m * mass - _BOUND * protein) / solutes
-        return CurdParts(
-            m * mass,
-            fat,
-            protein + carried * loose_protein,
-            carried * lactose,
-            ash + carried * loose_ash,
-            carried * acid,
+    def parts_of(strength: float) -> Parts:
+        wet_share = drained(drain.water_per_dry()) if moisture is None else moisture
+        mass = curd_of(wet_share, strength)
+        carried = strength * (wet_share * mass - _BOUND * protein) / solutes
+        return Parts(
+            water=wet_share * mass,
+            fat=fat,
+            casein=casein,
+            whey=whey_protein + carried * loose_whey,
+            lactose=carried * lactose,
+            minerals=ash + carried * loose_ash,
+            other=carried * natural,
+            acid=carried * acid,
         )
 
     unrinsed, curd = parts_of(serum_solids), parts_of(serum_solids * rinsed)
-    whole = CurdParts(water + steam_share - acid_water, milk.fat, milk.protein, milk.lactose, milk.ash, 0.0)
-    acid_in = CurdParts(acid_water, more.fat, more.casein + more.whey_protein, more.lactose, more.ash, acid)
-    steam = CurdParts(steam_share, 0.0, 0.0, 0.0, 0.0, 0.0)
-    whey = whole.plus(acid_in).plus(steam, -1.0).plus(unrinsed, -1.0)
-    rinse_in = CurdParts(rinse_kg / milk_kg, 0.0, 0.0, 0.0, 0.0, 0.0)
-    washings = rinse_in.plus(unrinsed).plus(curd, -1.0)
-
-    def scaled(p: CurdParts) -> CurdParts:
-        return CurdParts(*(getattr(p, f.name) * milk_kg for f in fields(p)))
+    whole = Parts(
+        water=m.water, fat=m.fat, casein=m.casein, whey=m.whey, lactose=m.lactose, minerals=m.minerals, other=natural
+    )
+    acid_in = Parts(
+        water=acid_water,
+        fat=more.fat,
+        casein=more.casein,
+        whey=more.whey,
+        lactose=more.lactose,
+        minerals=more.minerals,
+        acid=acid,
+    )
+    steam = Parts(water=steam_share)
+    whey = whole.plus(acid_in).plus(steam.plus(unrinsed).scaled(-1.0))
+    washings = Parts(water=rinse_kg / milk_kg).plus(unrinsed).plus(curd.scaled(-1.0))
 
     return Balance(
-        scaled(whole),
-        scaled(acid_in),
+        whole.scaled(milk_kg),
+        acid_in.scaled(milk_kg),
         rinse_kg,
         steam_share * milk_kg,
-        scaled(curd),
-        scaled(whey),
-        scaled(washings),
+        curd.scaled(milk_kg),
+        whey.scaled(milk_kg),
+        washings.scaled(milk_kg),
         wet * milk_kg,
         serum * milk_kg,
         gathered,

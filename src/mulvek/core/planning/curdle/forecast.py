@@ -163,7 +163,7 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
         [texture_index(t, end_ph(t), plan.hold_s / 60, moisture, plan.rinses, milk.texture) for t in celsius]
     )
     rinsed = _rinsed(plan, balance, at_acid)
-    kneading = knead_s(balance.curd.fat_in_dry, moisture, balance.curd.total, milk.process != "none")
+    kneading = knead_s(balance.curd.fat / balance.curd.solids, moisture, balance.curd.total, milk.process != "none")
     acid_sd = SD_K_PER_ROOT_MIN * math.sqrt(plan.wait_s / 60)
     moist, firm = Range.between(moisture, MOISTURE_SD, 0.0, 1.0), Range.between(texture, TEXTURE_SD, 0.0, 100.0)
     fits = {key: judge(u, moist, firm) for key, u in USES.items()}
@@ -241,7 +241,7 @@ def _made(plan: CurdlePlan, at_acid: float) -> _Made:
         rinse_kg=plan.rinse_kg if plan.rinses else 0.0,
         rinses=max(1, plan.rinses),
     )
-    moisture = balance.curd.moisture
+    moisture = balance.curd.water / balance.curd.total
     texture = texture_index(at_acid, ph, plan.hold_s / 60, moisture, plan.rinses, milk.texture)
     return _Made(ph, strength, central, water, central + water, balance, moisture, texture)
 
@@ -270,7 +270,7 @@ def pieces_of(plan: CurdlePlan, curd: Range, balance: Balance, texture: float) -
         raise Impossible("piece", "That is more than one piece holds.", "Make smaller pieces or take more milk.")
     each = curd.likely * 0.98 * (1 + plan.binder) / counts[1]
     width = ball_m(each, piece_density_kg_m3(balance.curd))
-    moisture = balance.curd.moisture
+    moisture = balance.curd.water / balance.curd.total
     return Pieces(
         Range(*(float(n) for n in counts)),
         each,

@@ -10,9 +10,10 @@ from dataclasses import dataclass
 from typing import Any
 
 from ...composition.materials import read_table
+from ...composition.parts import Parts
 from ...equipment.pans import Pan
 from ...errors import BadInput
-from .balance import CurdParts
+from ...properties.density import density_kg_m3
 
 TEXTURE_SD = 10.0
 LOSS = 0.02
@@ -99,11 +100,9 @@ def knead_s(fat_in_dry: float, moisture: float, curd_kg: float, homogenised: boo
     return 60 * min(15.0, max(3.0, minutes * (1.3 if homogenised else 1.0))) * cold
 
 
-def piece_density_kg_m3(curd: CurdParts) -> float:
+def piece_density_kg_m3(curd: Parts) -> float:
     """Of kneaded chhena, kg/m³ (±20)."""
-    m, f, p, lactose = (x / curd.total for x in (curd.water, curd.fat, curd.protein, curd.lactose))
-    room = m / 998.2 + f / 918.0 + p / 1400.0 + lactose / 1780.0 + (1 - m - f - p - lactose) / 1850.0
-    return VOID / room
+    return VOID * float(density_kg_m3(curd, 20.0))
 
 
 def ball_m(mass_kg: float, density_kg_m3: float) -> float:

@@ -3,7 +3,6 @@
 from ...equipment.quantities import say
 from ...why import Term, Why
 from .forecast import CurdForecast
-from .milk import curd_milk
 
 DOSSIER = "Mulvek’s own curd notes"
 
@@ -14,7 +13,7 @@ def pct(share: float, digits: int = 1) -> str:
 
 def curd_reasons(f: CurdForecast) -> dict[str, Why]:
     """One ``Why`` for each figure that a curdling says."""
-    p, milk, c = f.plan, curd_milk(f.plan.milk), f.balance.curd
+    p, milk, c = f.plan, f.plan.milk.parts, f.balance.curd
     percent = "%" if f.acid.unit == "ml" else "pure"
     strength = p.strength if p.strength is not None else None
     return {
@@ -51,7 +50,7 @@ def curd_reasons(f: CurdForecast) -> dict[str, Why]:
             "curd = casein, fat, part of the whey protein and ash + the water that the draining leaves",
             (
                 Term("milk", say(p.milk_kg, "mass"), p.milk.name),
-                Term("protein in the milk", pct(milk.protein, 2), "N × 6.38"),
+                Term("protein in the milk", pct(milk.protein, 2), "casein and whey protein"),
                 Term("fat kept", say(c.fat, "mass")),
                 Term("protein kept", say(c.protein, "mass")),
                 Term("water kept", say(c.water, "mass"), p.draining.way),
@@ -102,7 +101,7 @@ def curd_reasons(f: CurdForecast) -> dict[str, Why]:
             "minutes fall with fat and moisture, rise with the amount; a third more for homogenised milk",
             (
                 Term("minutes", f"{f.knead_s / 60:.0f}"),
-                Term("fat in the dry part", pct(c.fat_in_dry, 0)),
+                Term("fat in the dry part", pct(c.fat / c.solids, 0)),
                 Term("moisture", pct(f.moisture.likely, 0)),
             ),
             f"{DOSSIER} §5",

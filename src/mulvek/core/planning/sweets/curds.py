@@ -46,16 +46,16 @@ def chhena(milk: Thing, moisture: float) -> Curd:
         moisture=moisture,
     )
     parts, kept = told.curd, told.curd.total
-    casein = min(parts.protein, 0.95 * milk.makeup.casein)
     return Curd(
         kept,
         Makeup(
             water=parts.water,
             fat=parts.fat,
-            casein=casein,
-            whey=parts.protein - casein,
+            casein=parts.casein,
+            whey=parts.whey,
+            milk_other=parts.other,
             lactose=parts.lactose,
-            milk_ash=parts.ash,
+            milk_ash=parts.minerals,
             acid=parts.acid,
         ).scaled(1 / kept),
     )

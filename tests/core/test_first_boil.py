@@ -24,13 +24,13 @@ from mulvek.core.planning.reduce.evaporation import (
 from mulvek.core.properties.density import volume_m3
 from mulvek.core.properties.heat_capacity import heat_capacity_j_k
 from mulvek.core.properties.steam import pressure_at_altitude_pa
-from mulvek.core.properties.water_activity import boiling_point_c, water_activity
+from mulvek.core.properties.water_activity import boiling_point_c, boiling_water_activity
 from tests.sizes import sized
 
 
 def second_by_second(start: Parts, celsius: float, pan: Pan, fire: Fire) -> tuple[float, float]:
     """Seconds to the first boil, or until it warms too slowly to come there; and the steam gone, kg."""
-    boils, activity = float(boiling_point_c(start, fire.pressure_pa)), float(water_activity(start, boiling=True))
+    boils, activity = float(boiling_point_c(start, fire.pressure_pa)), float(boiling_water_activity(start))
     seconds = steam = 0.0
     while celsius < boils - ROLL_BELOW_BOIL_K:
         depth = pan.shape.depth_m(volume_m3(start, celsius))

@@ -9,6 +9,7 @@ from mulvek.core.batch.estimate import Estimate
 from mulvek.core.batch.events import Reading
 from mulvek.core.batch.learning import Lesson, Taught, judge_thickness, pooled_prior, update
 from mulvek.core.batch.readings import reading_water
+from mulvek.core.composition.makeup import Makeup
 from mulvek.core.composition.materials import material
 from mulvek.core.composition.parts import Parts
 from mulvek.core.equipment.burners import Burner
@@ -25,7 +26,7 @@ from mulvek.core.planning.reduce.plan import Amount, Rate, ReducePlan, Thickness
 from mulvek.core.planning.reduce.scorch import safe_power_w, scorch_index, stir_interval_s
 from mulvek.core.planning.reduce.stops import HOT_C, read_stop
 from mulvek.core.planning.reduce.windows import condensed_sugar_kg, product_window, ratio_for_fat, windows
-from mulvek.core.properties.crystals import crystal_size_m, keeping_water_activity, lactose_at, sucrose_solubility
+from mulvek.core.properties.crystals import crystal_size_m, lactose_at, sucrose_solubility
 from mulvek.core.properties.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
 from mulvek.core.properties.heat_capacity import heat_capacity_j_k
 from mulvek.core.properties.lactometer import (
@@ -44,7 +45,7 @@ from mulvek.core.properties.steam import (
     surface_flux_kg_m2_s,
 )
 from mulvek.core.properties.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
-from mulvek.core.properties.water_activity import boiling_point_c, water_activity
+from mulvek.core.properties.water_activity import boiling_point_c, stored_water_activity
 from mulvek.formats.trials import CupTrialIn, CupTrialOut
 from tests.science import references
 
@@ -207,7 +208,7 @@ VALUES = [
     ("R69", lactose_at(CONDENSED, 15.0).supersaturation),
     ("R70", lactose_at(CONDENSED, 15.0).undissolved * 100),
     ("R71", crystal_size_m(UNDISSOLVED, density_kg_m3(CONDENSED, 15.0), 1e8) * 1e6),
-    ("R72", keeping_water_activity(CONDENSED)),
+    ("R72", stored_water_activity(material("condensed").makeup)),
     ("R73", sugar_number(CONDENSED)),
     ("R74", QUICK.total_solids * 100),
     ("R75", QUICK.sucrose),
@@ -224,7 +225,7 @@ VALUES = [
     ("R86", OFFSET.ln_sd),
     ("R87", 2750 / (1 + CLIMB["medium"])),
     ("R88", fat_volume_fraction(COCONUT, 95.0)),
-    ("R89", water_activity(Parts(water=40.0, sucrose=60.0), boiling=False)),
+    ("R89", stored_water_activity(Makeup(water=40.0, sucrose=60.0))),
     (
         "R91",
         boil(1.40888, START.with_water(water_at_volume_kg(START, 685e-6, HOT_C)).total, 594.0, Pan("K1", K1))[1],

@@ -53,6 +53,7 @@ from mulvek.core.planning.sweets.stuff import Stuff, Thing, blend, boiled_down
 from mulvek.core.planning.sweets.swapping import alternatives, place_of
 from mulvek.core.planning.sweets.swaps import ROWS, _minutes, fit, rows_of, score_of, swaps
 from mulvek.core.properties import freezing as fz
+from mulvek.core.properties.water_activity import stored_water_activity
 from mulvek.core.safety import keeping as kp
 from mulvek.formats.sweet_batch import run_of
 
@@ -453,7 +454,7 @@ def test_keeping_is_cautious_and_never_longer_when_worse():
         other = kp.keeping(rabri, 6.4, **worse)
         assert other.fridge_days <= usual.fridge_days and other.room_h <= usual.room_h and other.fridge_days >= 1
     assert kp.keeping(rabri, 4.4).klass.key == "S" and kp.keeping(rabri, 6.4, frozen=True).klass.key == "Z"
-    wet = [kp.stored_water_activity(build(LIBRARY["burfi"], chosen(LIBRARY["burfi"], "reduced", "", {"cook": w}), PANTRY).makeup) for w in (12, 16, 20)]  # fmt: skip
+    wet = [stored_water_activity(build(LIBRARY["burfi"], chosen(LIBRARY["burfi"], "reduced", "", {"cook": w}), PANTRY).makeup) for w in (12, 16, 20)]  # fmt: skip
     assert wet == sorted(wet)
 
 

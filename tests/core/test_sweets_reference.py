@@ -24,6 +24,7 @@ from mulvek.core.planning.sweets.swaps import fit
 from mulvek.core.properties import freezing as fz
 from mulvek.core.properties.steam import pressure_at_altitude_pa
 from mulvek.core.properties.texture import lactose_solubility
+from mulvek.core.properties.water_activity import stored_water_activity
 from mulvek.core.safety import keeping as kp
 from tests.science import references
 
@@ -174,10 +175,10 @@ VALUES = [
     ("R63", RAW_MM),
     ("R64", SWOLLEN_MM),
     ("R65", int(0.55 * 260**2 / SWOLLEN_MM**2)),
-    ("R66", kp.stored_water_activity(BASUNDI.makeup)),
-    ("R67", kp.stored_water_activity(KALAKAND.makeup)),
-    ("R68", kp.stored_water_activity(BURFI.makeup)),
-    ("R69", kp.stored_water_activity(SHRIKHAND.makeup)),
+    ("R66", stored_water_activity(BASUNDI.makeup)),
+    ("R67", stored_water_activity(KALAKAND.makeup)),
+    ("R68", stored_water_activity(BURFI.makeup)),
+    ("R69", stored_water_activity(SHRIKHAND.makeup)),
     ("R70", slab_piece_kg(SLAB, 0.020, 0.030, 0.030) * 1e3),
     ("R71", wish(KALAKAND, "cow", 24, slab_piece_kg(SLAB, 0.02, 0.03, 0.03)).exact_kg / 1.03),
     ("R72", count_pieces(3.0 / litres(sweet("peda"), "full-cream"), 0.018)),

@@ -10,7 +10,6 @@ from dataclasses import dataclass
 from ..composition.parts import Parts
 from .density import density_kg_m3
 from .texture import lactose_solubility, sugar_number
-from .water_activity import water_activity
 
 ALPHA_HYDRATE_KG_M3 = 1545.0
 HYDRATE = 360.3 / 342.3
@@ -75,18 +74,6 @@ def sandiness(size_m: float, undissolved: float) -> float:
     if undissolved < 0.005:
         return 0.0
     return 1 / (1 + math.exp(-(size_m * 1e6 - 22) / 4))
-
-
-def keeping_water_activity(parts: Parts, celsius: float = 20.0) -> float:
-    """Water activity in store, 0-1, ±0.01: only the dissolved lactose counts.
-
-    >>> from mulvek.core.composition.materials import material
-    >>> round(keeping_water_activity(material("condensed").parts), 4)
-    0.8591
-    """
-    share = parts.per_kg()
-    dissolved = float(share.water) * float(lactose_solubility(celsius, sugar_number(share))) / 100
-    return float(water_activity(share, boiling=False, dissolved_lactose=dissolved))
 
 
 def crystals_in(parts: Parts, celsius: float) -> list[tuple[str, str, float, float]]:

@@ -1,4 +1,4 @@
-"""Water activity, and the boiling point that follows from it.
+"""Water activity at the boil, with the boiling point that follows from it, and in store.
 
 Reduction dossier §3. After Norrish 1966, generalised to milk; boiling factor fitted to the sucrose elevation table.
 """
@@ -7,7 +7,9 @@ import math
 
 import numpy as np
 
+from ..composition.makeup import Makeup
 from ..composition.parts import Number, Parts
+from .freezing import ASH_K, SALT_K
 from .steam import saturation_temperature_c
 
 _MOLAR_G = {"sucrose": 342.3, "lactose": 342.3, "reducing": 180.16, "acid": 150.0, "minerals": 64.0}
@@ -16,29 +18,53 @@ LACTOSE_DISSOLVED_AT_BOIL = 1.57
 """kg lactose that a kg of water holds at 100 °C (Hudson 1908)."""
 
 
-def water_activity(parts: Parts, *, boiling: bool, dissolved_lactose: Number | None = None) -> Number:
-    """Water activity, 0-1 (Norrish 1966, generalised to milk).
+def boiling_water_activity(parts: Parts) -> Number:
+    """Water activity at the boil, 0-1: with the factor fitted there.
 
-    :param parts: kg or kg per kg; only ratios matter.
-    :param boiling: with the factor fitted at the boil (else the one for storage up to 40 °C).
-    :param dissolved_lactose: lactose in solution, same unit as the parts; all of it, up to solubility at
-        the boil, when not given.
+    :param parts: kg or kg per kg; only ratios matter. Lactose counts up to what dissolves at the boil.
 
-    >>> from mulvek.core.composition.parts import Parts
-    >>> round(float(water_activity(Parts(water=40.0, sucrose=60.0), boiling=False)), 4)
-    0.8953
+    >>> round(float(boiling_water_activity(Parts(water=40.0, sucrose=60.0))), 4)
+    0.899
     """
-    dissolved = parts.water * LACTOSE_DISSOLVED_AT_BOIL if dissolved_lactose is None else dissolved_lactose
     masses = {name: getattr(parts, name) for name in _MOLAR_G}
-    masses["lactose"] = np.minimum(parts.lactose, dissolved)
+    masses["lactose"] = np.minimum(parts.lactose, parts.water * LACTOSE_DISSOLVED_AT_BOIL)
     moles = {name: masses[name] / _MOLAR_G[name] for name in _MOLAR_G}
     water = parts.water / 18.015
     total = water + sum(moles.values()) + parts.other * 0.3 / 200.0
     strength = sum(math.sqrt(k / 6.47) * moles[name] for name, k in _NORRISH.items()) / total
-    factor = 6.6 * np.maximum(0.2, 1 - 1.87 * strength) if boiling else 6.47
+    factor = 6.6 * np.maximum(0.2, 1 - 1.87 * strength)
     return water / total * np.exp(-factor * strength * strength)
 
 
 def boiling_point_c(parts: Parts, pressure_pa: float) -> Number:
     """Temperature at which this batch boils under ``pressure_pa``, °C."""
-    return saturation_temperature_c(pressure_pa / water_activity(parts, boiling=True))
+    return saturation_temperature_c(pressure_pa / boiling_water_activity(parts))
+
+
+_SUGARS = {  # molar mass, Norrish's constant, most that dissolves per kg of solvent water
+    "sucrose": (342.3, 6.47, 2.0),
+    "lactose": (342.3, 10.2, 0.20),
+    "glucose": (180.16, 2.25, 1.0),
+    "fructose": (180.16, 2.25, 3.0),
+}
+
+
+def stored_water_activity(food: Makeup) -> float:
+    """Water activity at room warmth, 0 to 1; ±0.03 below 0.9, ±0.01 above 0.95 (F41).
+
+    Each sugar by Norrish in all the solvent water (Ross 1975), as far as it dissolves; the one figure for keeping.
+
+    >>> round(stored_water_activity(Makeup(water=40.0, sucrose=60.0)), 4)
+    0.8953
+    """
+    solvent = max(0.5 * food.water, food.water - 0.25 * food.protein - 0.15 * food.starch)
+    log = 0.0
+    for name, (molar, k, most) in _SUGARS.items():
+        mass = min(getattr(food, name), most * solvent)
+        if mass > 0:
+            moles = mass / molar
+            x = moles / (moles + solvent / 18.015)
+            log += math.log(1 - x) - k * x * x
+    log -= food.acid / 90.08 / (solvent / 18.015)
+    log -= 9.6934e-3 * (0.6 * ASH_K * food.ash + SALT_K * food.salt) / solvent
+    return math.exp(log)

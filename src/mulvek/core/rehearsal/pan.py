@@ -22,7 +22,7 @@ from ..planning.reduce.track import stop_water_kg
 from ..properties.density import volume_m3
 from ..properties.heat_capacity import heat_capacity_j_k
 from ..properties.steam import SHELTER, SHELTER_LID, SHELTER_SKIN
-from ..properties.water_activity import boiling_point_c, water_activity
+from ..properties.water_activity import boiling_point_c, boiling_water_activity
 from .hidden import Hidden
 
 ActKind = Literal["flame", "stir", "scrape", "fold", "lid", "sugar", "milk", "acid", "pause", "resume", "stop"]
@@ -130,7 +130,7 @@ class SimPan:
         """Terms that change slowly: reckoned every few seconds and after each act."""
         plan, parts = self.plan, self.contents
         self._boils_c = float(boiling_point_c(parts, plan.kitchen.pressure_pa))
-        self._activity = float(water_activity(parts, boiling=True))
+        self._activity = float(boiling_water_activity(parts))
         self.depth_m = float(self.pan.shape.depth_m(float(volume_m3(parts, min(self.celsius, HOT_C)))))
         self._surface_m2 = float(surface_m2(self.pan.shape, self.depth_m))
         self._heated_m2 = max(1e-3, float(self.pan.shape.heated_m2(self.depth_m)))

@@ -9,29 +9,8 @@ from dataclasses import dataclass
 
 from ..composition.makeup import Makeup
 from ..properties.density import density_kg_m3
-from ..properties.freezing import ASH_K, SALT_K, heat_capacity_kj_kg_k
-
-_SUGARS = {  # molar mass, Norrish's constant, most that dissolves per kg of solvent water
-    "sucrose": (342.3, 6.47, 2.0),
-    "lactose": (342.3, 10.2, 0.20),
-    "glucose": (180.16, 2.25, 1.0),
-    "fructose": (180.16, 2.25, 3.0),
-}
-
-
-def stored_water_activity(food: Makeup) -> float:
-    """Water activity at room warmth, 0 to 1; ±0.03 below 0.9, ±0.01 above 0.95 (F41)."""
-    solvent = max(0.5 * food.water, food.water - 0.25 * food.protein - 0.15 * food.starch)
-    log = 0.0
-    for name, (molar, k, most) in _SUGARS.items():
-        mass = min(getattr(food, name), most * solvent)
-        if mass > 0:
-            moles = mass / molar
-            x = moles / (moles + solvent / 18.015)
-            log += math.log(1 - x) - k * x * x
-    log -= food.acid / 90.08 / (solvent / 18.015)
-    log -= 9.6934e-3 * (0.6 * ASH_K * food.ash + SALT_K * food.salt) / solvent
-    return math.exp(log)
+from ..properties.freezing import heat_capacity_kj_kg_k
+from ..properties.water_activity import stored_water_activity
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ...errors import BadInput
+from ...properties.crystals import sucrose_solubility
 from ...properties.steam import saturation_temperature_c, surface_flux_kg_m2_s
 from .cooling import SIDE_W_M2_K, Standing
 from .pieces import ball_m
@@ -116,19 +117,13 @@ def syrup_boils_off_kg_s(
     return low, top * surface_flux_kg_m2_s(low, pressure_pa)
 
 
-def saturated_brix(celsius: float) -> float:
-    """Strength at which sugar begins to come out again, °Brix, 0-105 °C."""
-    t = celsius
-    return 64.447 + 0.08222 * t + 1.66169e-3 * t**2 - 1.558e-6 * t**3 - 4.63e-8 * t**4
-
-
 def supersaturation(brix: float, celsius: float) -> float:
     """Sugar per water over what it holds; above 1.15 on cooling crystals are likely.
 
-    >>> round(supersaturation(71.0, 22.0), 6)
-    1.204087
+    >>> round(supersaturation(71.0, 22.0), 4)
+    1.2118
     """
-    full = saturated_brix(celsius)
+    full = sucrose_solubility(celsius)
     return brix / (100 - brix) / (full / (100 - full))
 
 

@@ -20,7 +20,7 @@ from ...properties.density import volume_m3
 from ...properties.heat_capacity import heat_capacity_j_k
 from ...properties.steam import CONVECTION, RADIATION, SHELTER, latent_heat_j_kg, surface_flux_kg_m2_s
 from ...properties.texture import viscosity_mpa_s
-from ...properties.water_activity import boiling_point_c, water_activity
+from ...properties.water_activity import boiling_point_c, boiling_water_activity
 from .scorch import safe_power_w
 
 Array = NDArray[np.float64]
@@ -108,7 +108,7 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     :raises Impossible: field "burner", when this flame never brings it there.
     """
     boils = float(boiling_point_c(start, fire.pressure_pa))
-    activity = float(water_activity(start, boiling=True))
+    activity = float(boiling_water_activity(start))
     rolls_c = boils - ROLL_BELOW_BOIL_K
     # closer together towards the boil, where it warms ever more slowly
     edges = rolls_c - max(0.0, rolls_c - start_c) * np.linspace(1.0, 0.0, steps + 1) ** 1.6
@@ -188,7 +188,7 @@ def descent(contents: Parts, steam_kg: Array, pan: Pan, fire: Fire) -> Descent:
         np.diff(steam_kg, prepend=steam_kg[0]).tolist(),
         surfaces.tolist(),
         loss_w_k(pan, fire, surfaces, depths).tolist(),
-        water_activity(contents, boiling=True).tolist(),
+        boiling_water_activity(contents).tolist(),
         boils.tolist(),
         (heat_capacity_j_k(contents, np.minimum(boils, 100.0)) + pan.heat_capacity_j_k).tolist(),
         np.log(safe_power_w(cool, heated)).tolist(),

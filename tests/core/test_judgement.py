@@ -29,7 +29,7 @@ from mulvek.core.planning.reduce.windows import milk_part_solids, product_window
 from mulvek.core.planning.reduce.wish import in_measures, milk_for, packs, what_is_served
 from mulvek.core.properties.density import volume_m3
 from mulvek.core.properties.texture import STAGES
-from mulvek.formats.dipstick import CHECK_MM, RUNS, Line, Sheet, Text, sheet, to_pdf, to_svg, write
+from mulvek.formats.dipstick import CHECK_MM, FONTS, RUNS, Line, Sheet, Text, font_of, sheet, to_pdf, to_svg, write
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "stainless-sandwich", 2.3)
 POT = Pan("pot", Straight(0.24, 0.14))
@@ -314,13 +314,39 @@ def test_caramel_shades_and_steps():
         assert caught.value.field == field
 
 
+NAMES = {
+    "Regular": "कड़ाही, क्षीर, श्री",
+    "Bangla": "রসগোল্লা, ক্ষীর",
+    "Gujarati": "શ્રીખંડ, દૂધ",
+    "Gurmukhi": "ਖੋਆ, ਦੁੱਧ",
+    "Kannada": "ಹಾಲು, ಖೋವಾ",
+    "Malayalam": "പാൽപ്പായസം",
+    "Odia": "ରସଗୋଲା, କ୍ଷୀର",
+    "Tamil": "பால்கோவா",
+    "Telugu": "పాలకోవా, క్షీర",
+}
+"""A sweet or a pan in each script that is printed, by the font that prints it."""
+
+
 @settings(deadline=None)
-@given(st.text(alphabet="kadhai, 2 L½—°Cकड़ाहीक्षीरश्री\u200d", min_size=1, max_size=40))
+@given(st.text(alphabet="kadhai, 2 L½—°C\u200d" + "".join(NAMES.values()), min_size=1, max_size=40))
 def test_a_name_in_any_script_of_ours_is_printed(name):
     """Cut into runs of one script, of which none is lost, and drawn without a letter that the font lacks."""
     assert "".join(RUNS.findall(name)) == name
     made = to_pdf(Sheet(90, 40, (Text(8, 10, name), Text(8, 20, name, bold=True))))
     assert made.startswith(b"%PDF") and b"MulvekPrint" in made
+
+
+@pytest.mark.parametrize("script", NAMES)
+def test_every_script_has_a_font_with_its_letters_that_join(script):
+    from reportlab.pdfbase.ttfonts import TTFont
+
+    name = NAMES[script]
+    used = {font_of(run)[0] for run in RUNS.findall(name) if font_of(run)[1]}
+    assert used == {f"MulvekPrint-{script}"}
+    known = TTFont("probe", str(FONTS / f"MulvekPrint-{script}.ttf")).face.charToGlyph
+    assert {letter for letter in name if letter not in ", "} <= {chr(code) for code in known}
+    assert f"MulvekPrint-{script}".encode() in to_pdf(Sheet(90, 40, (Text(8, 10, f"the {name} of ours"),)))
 
 
 def test_letters_of_devanagari_join():

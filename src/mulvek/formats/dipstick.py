@@ -15,10 +15,30 @@ WIDTH_MM, STRIP_MM, FOOT_MM = 90.0, 24.0, 24.0
 CHECK_MM = 50.0
 INK, BLUE = "#1b2444", "#27408b"
 FONTS = Path(__file__).parent / "fonts"
-_JOINS = re.compile(r"[\u0900-\u097f\u200c\u200d]")
-RUNS = re.compile(rf"{_JOINS.pattern}+|[^{_JOINS.pattern[1:]}+")
 REGULAR, BOLD = "MulvekPrint-Regular", "MulvekPrint-Bold"
-"""Latin and Devanagari; how they are made stands in ui/print_fonts.py."""
+"""Latin and Devanagari; how all of them are made stands in ui/print_fonts.py."""
+_SCRIPTS = {
+    "\u0980-\u09ff": "Bangla",
+    "\u0a00-\u0a7f": "Gurmukhi",
+    "\u0a80-\u0aff": "Gujarati",
+    "\u0b00-\u0b7f": "Odia",
+    "\u0b80-\u0bff": "Tamil",
+    "\u0c00-\u0c7f": "Telugu",
+    "\u0c80-\u0cff": "Kannada",
+    "\u0d00-\u0d7f": "Malayalam",
+}
+_JOINERS = "\u200c\u200d"
+_BLOCKS = ("\u0900-\u097f", *_SCRIPTS)
+RUNS = re.compile("|".join([*(f"[{block}{_JOINERS}]+" for block in _BLOCKS), f"[^{''.join(_BLOCKS)}{_JOINERS}]+"]))
+"""Stretches of one script: its letters join, and do so only among their own."""
+
+
+def font_of(run: str, bold: bool = False) -> tuple[str, bool]:
+    """The font that a run is printed in, and whether its letters join."""
+    for block, name in _SCRIPTS.items():
+        if re.search(f"[{block}]", run):
+            return f"MulvekPrint-{name}", True
+    return BOLD if bold else REGULAR, bool(re.search("[\u0900-\u097f]", run))
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,16 +166,17 @@ def to_pdf(drawing: Sheet) -> bytes:
 
 
 def write(page: Any, text: Text, y: float, mm: float) -> None:
-    """A line of text, script by script: letters of Devanagari join, and do so only among their own."""
+    """A line of text, script by script."""
     from reportlab.pdfbase import pdfmetrics
     from reportlab.pdfbase.ttfonts import TTFont, shapeStr
 
-    font, size, x = (BOLD if text.bold else REGULAR), text.size * mm, text.x * mm
-    if font not in pdfmetrics.getRegisteredFontNames():
-        pdfmetrics.registerFont(TTFont(font, str(FONTS / f"{font}.ttf")))
-    page.setFont(font, size)
+    size, x = text.size * mm, text.x * mm
     for run in RUNS.findall(text.text):
-        shaped = shapeStr(run, font, size, force=True) if _JOINS.match(run) else run
+        font, joins = font_of(run, text.bold)
+        if font not in pdfmetrics.getRegisteredFontNames():
+            pdfmetrics.registerFont(TTFont(font, str(FONTS / f"{font}.ttf")))
+        page.setFont(font, size)
+        shaped = shapeStr(run, font, size, force=True) if joins else run
         page.drawString(x, y, shaped)
         if shaped is run:
             x += pdfmetrics.stringWidth(run, font, size)

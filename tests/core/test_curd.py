@@ -33,7 +33,7 @@ from mulvek.core.planning.curdle.cooling import (
     mixed_c,
     standing,
 )
-from mulvek.core.planning.curdle.forecast import cools_by, curdle, milk_for_curd, newton_rate, wait_for
+from mulvek.core.planning.curdle.forecast import cools_by, curdle, milk_for_curd, wait_for
 from mulvek.core.planning.curdle.fruit import FRUITS, check_mixing, milk_ph, mixture_ph, most_fruit, onset_ph
 from mulvek.core.planning.curdle.milk import CurdMilk, curd_milk, yield_ln_sd
 from mulvek.core.planning.curdle.pieces import (
@@ -65,10 +65,8 @@ from mulvek.core.planning.strain.draining import (
     most_whey,
     seconds_to,
     share_after,
-    shrikhand_solids,
     solids_after,
     sourness,
-    sugar_for_solids,
     time_constant_s,
     whey_for,
 )
@@ -84,6 +82,7 @@ from mulvek.core.properties.steam import (
     surface_flux_kg_m2_s,
 )
 from mulvek.core.ranges import Range
+from tests.core.dossier_formulas import newton_rate, shrikhand_solids, sugar_for_solids
 from tests.science import references, table
 
 

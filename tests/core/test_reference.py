@@ -23,15 +23,14 @@ from mulvek.core.planning.reduce.evaporation import Fire, descent, heat_up, simm
 from mulvek.core.planning.reduce.forecast import CLIMB, forecast
 from mulvek.core.planning.reduce.judgement import cooling_loss_kg, milk_to_thin_kg, seconds_to_return
 from mulvek.core.planning.reduce.plan import Amount, Rate, ReducePlan, Thickness
-from mulvek.core.planning.reduce.scorch import safe_power_w, scorch_index, stir_interval_s
+from mulvek.core.planning.reduce.scorch import safe_power_w, stir_interval_s
 from mulvek.core.planning.reduce.stops import HOT_C, read_stop
-from mulvek.core.planning.reduce.windows import condensed_sugar_kg, product_window, ratio_for_fat, windows
+from mulvek.core.planning.reduce.windows import windows
 from mulvek.core.properties.crystals import crystal_size_m, lactose_at, sucrose_solubility
 from mulvek.core.properties.density import density_kg_m3, volume_m3, water_at_volume_kg, water_density_kg_m3
 from mulvek.core.properties.heat_capacity import heat_capacity_j_k
 from mulvek.core.properties.lactometer import (
     added_water,
-    added_water_by_freezing,
     corrected_reading,
     snf_by_density_pct,
     snf_pct,
@@ -47,6 +46,13 @@ from mulvek.core.properties.steam import (
 from mulvek.core.properties.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
 from mulvek.core.properties.water_activity import boiling_point_c, stored_water_activity
 from mulvek.formats.trials import CupTrialIn, CupTrialOut
+from tests.core.dossier_formulas import (
+    added_water_by_freezing,
+    condensed_sugar_kg,
+    product_window,
+    ratio_for_fat,
+    scorch_index,
+)
 from tests.science import references
 
 COW, BUFFALO = material("cow"), material("buffalo")

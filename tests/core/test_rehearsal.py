@@ -12,7 +12,7 @@ from mulvek.core.errors import BadInput
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.reduce.plan import Amount
 from mulvek.core.rehearsal.account import account, replay
-from mulvek.core.rehearsal.cooks import Careful, hasty, lazy, run
+from mulvek.core.rehearsal.cooks import Careful, run
 from mulvek.core.rehearsal.hidden import LEVELS, hide
 from mulvek.core.rehearsal.instruments import INSTRUMENTS, read
 from mulvek.core.rehearsal.noise import normal, uniform
@@ -24,6 +24,16 @@ from tests.sizes import sized
 
 PLAN = ordinary_plan()
 SWEET = replace(PLAN, sugar=Amount.read("100 g", "sugar", "g", Measures()))
+
+
+def hasty() -> Careful:
+    """Never turns the flame down."""
+    return Careful(turns_down=False)
+
+
+def lazy() -> Careful:
+    """Leaves the pan alone far too long."""
+    return Careful(slack=2.6)
 
 
 def boiling(level=1, seed=3, plan=PLAN, minutes=20) -> SimPan:

@@ -1,9 +1,17 @@
 """Two screens never disagree about the same milk: what one station says of a pan, every other says too."""
 
-import pytest
+import io
+import json
 
+import pytest
+from hypothesis import HealthCheck, given, settings
+
+from mulvek.cli.main import main
 from mulvek.core.planning.curdle.pieces import USES
 from mulvek.core.planning.sweets.library import library
+from tests import sizes
+from tests.sizes import sized
+from tests.strategies import curdlings, reductions, strainings, sweets
 from tests.web.test_api import happens
 from tests.web.test_sweet_wishes import told
 
@@ -103,3 +111,38 @@ def test_the_stove_the_label_and_the_plan_keep_a_sweet_as_long(client, clock, sw
     assert begun.status_code == 201, begun.json
     assert begun.json["keeping"] == plan["keeping"]["words"]
     assert client.get(f"/api/stove/sweets/{begun.json['id']}").json["keeping"] == plan["keeping"]["words"]
+
+
+ASKED = {
+    "reduce": ("/api/bench/reduce", reductions),
+    "curdle": ("/api/bench/curdle", curdlings),
+    "strain": ("/api/bench/strain", strainings),
+    "sweet": ("/api/sweets/plan", sweets()),
+}
+
+
+@pytest.mark.parametrize("kind", ASKED)
+def test_the_command_line_says_what_the_server_says(kind, client, monkeypatch, capsys):
+    """One request in one kitchen: the same answer to the last figure, or the same word to change."""
+    url, requests = ASKED[kind]
+
+    @settings(
+        max_examples=sized(40, 1000),
+        deadline=None,
+        derandomize=not sizes.full,
+        suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.filter_too_much],
+    )
+    @given(requests)
+    def ask(body):
+        body = {**body, "kitchen": body.get("kitchen", {})}
+        served = client.post(url, json=body)
+        monkeypatch.setattr("sys.stdin", io.StringIO(json.dumps(body)))
+        capsys.readouterr()
+        code = main(["reckon", kind, "--json", "-"])
+        said = capsys.readouterr()
+        if served.status_code == 200:
+            assert code == 0 and json.loads(said.out) == served.json
+        else:
+            assert code == 2 and json.loads(said.out)["message"] == served.json["fields"][0]["message"]
+
+    ask()

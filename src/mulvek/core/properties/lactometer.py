@@ -109,15 +109,6 @@ def added_water(snf: float, usual_snf: float) -> float:
     return (usual_snf - snf) / usual_snf
 
 
-def added_water_by_freezing(celsius: float, usual_c: float = -0.522) -> float:
-    """Share of added water by a dairy's freezing point slip, °C (sd 1.5 points).
-
-    >>> round(added_water_by_freezing(-0.491) * 100, 2)
-    5.94
-    """
-    return (usual_c - celsius) / usual_c
-
-
 def check_milk(
     reading: float,
     celsius: float,

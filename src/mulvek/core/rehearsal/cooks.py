@@ -86,16 +86,6 @@ class Careful:
         return power > 1.15 * float(safe_power_w(thick, float(pan.pan.shape.heated_m2(pan.depth_m))))
 
 
-def lazy() -> Careful:
-    """Leaves the pan alone far too long."""
-    return Careful(slack=2.6)
-
-
-def hasty() -> Careful:
-    """Never turns the flame down."""
-    return Careful(turns_down=False)
-
-
 Cook = Callable[[SimPan], None]
 
 

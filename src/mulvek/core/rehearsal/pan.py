@@ -13,7 +13,7 @@ from typing import Literal
 from ..composition.parts import Parts
 from ..equipment.burners import Flame
 from ..equipment.vessels import surface_m2
-from ..planning.curdle.acid import coagulant, curdled_share, end_ph, ph_after
+from ..planning.curdle.acid import coagulant, curdled_share, ph_after
 from ..planning.curdle.milk import CurdMilk
 from ..planning.reduce.browning import browning_rate
 from ..planning.reduce.evaporation import ROLL_BELOW_BOIL_K, Balance, Fire, loss_w_k
@@ -216,10 +216,6 @@ class SimPan:
         self.ph = min(self.ph, reached)
         self.curdled = max(self.curdled, curdled_share(self.ph, self.celsius))
         self.water_kg += 0.92 * mass_kg
-
-    def sour_beyond(self) -> float:
-        """How far the acid went below what curdles it, pH."""
-        return max(0.0, end_ph(self.celsius) - self.ph) if self.acid_kg else 0.0
 
     def set_water(self, water_kg: float) -> None:
         """Begin from this much water: where a batch that is under way stands."""

@@ -390,12 +390,3 @@ def cools_by(plan: CurdlePlan, seconds: float, celsius: float) -> float:
         warmer = float(np.interp(seconds, curve_s, curve_c)) > celsius
         low, high = (middle, high) if warmer else (low, middle)
     return math.exp((low + high) / 2)
-
-
-def newton_rate(room_c: float, from_c: float, celsius: float, seconds: float) -> float:
-    """Rate of cooling by Newton's law, 1/s.
-
-    >>> round(newton_rate(24.0, 100.16, 83.4, 3.75 * 60) * 60, 8)
-    0.06627791
-    """
-    return math.log((from_c - room_c) / (celsius - room_c)) / seconds

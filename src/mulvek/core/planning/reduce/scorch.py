@@ -70,17 +70,6 @@ def wall_c(celsius: Number, flux_w_m2: Number, viscosity: Number, pan: Pan) -> N
     return np.minimum(200.0, celsius + rise)
 
 
-def scorch_index(
-    celsius: float, flux_w_m2: float, viscosity: float, pan: Pan, rested_s: float, sucrose_share: float = 0.0
-) -> float:
-    """How near to baking on after a rest of ``rested_s``: 0-0.5 calm, 0.5-1 soon, above 1 now."""
-    row = pan.made_of
-    steps = _RESTED_S[rested_s > _RESTED_S]
-    rise = row.hot_spot * flux_w_m2 / bottom_film_w_m2_k(viscosity) / (0.35 + 0.65 * np.exp(-steps / 60.0))
-    dose = np.sum(2.0 * np.exp((np.minimum(200.0, celsius + rise) - 115.0) / 10.0))
-    return float(row.stick * (1 + 2 * sucrose_share) * dose / STIR_DOSE_S)
-
-
 SKIN_EVERY_S = 480.0
 SKIN_KG_M2 = 0.004 / 0.0452
 """A skin lifted off a 24 cm pan takes 4 ± 2 g with it, a quarter of it fat (estimate); one forms in 8 minutes."""

@@ -142,20 +142,6 @@ def tastes(acidity: float) -> str:
     return "sour" if acidity <= TOO_SOUR else "too sour for a sweet"
 
 
-def shrikhand_solids(curd_solids: float, sugar: float, pulp: float = 0.0, pulp_solids: float = 0.17) -> float:
-    """Total solids of shrikhand; sugar and pulp in kg per kg of strained curd.
-
-    >>> round(shrikhand_solids(0.256, 0.58, 0.22, 0.17), 6)
-    0.485222
-    """
-    return (curd_solids + sugar + pulp * pulp_solids) / (1 + sugar + pulp)
-
-
-def sugar_for_solids(curd_solids: float, wanted: float) -> float:
-    """Sugar that brings strained curd to total solids, kg per kg of curd."""
-    return (wanted - curd_solids) / (1 - wanted)
-
-
 def cloth(key: str) -> float:
     """:raises BadInput: field "cloth"."""
     if key not in CLOTHS:

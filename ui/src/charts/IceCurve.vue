@@ -92,7 +92,7 @@ const minus = (c: number) => String(Math.round(c)).replace('-', '−')
         :x="x(a.bite_c) + (near ? -12 : 12)"
         :y="near ? y(0.34) : y(share(a.bite_c)) + 30"
         :text-anchor="near ? 'end' : 'start'"
-        class="leaf"
+        class="leaf over"
       >
         {{ Math.round(share(a.bite_c) * 100) }} %, eat it
       </text>
@@ -100,7 +100,7 @@ const minus = (c: number) => String(Math.round(c)).replace('-', '−')
         :x="x(a.bite_c) + (near ? -12 : 12)"
         :y="near ? y(0.34) + 18 : y(share(a.bite_c)) + 48"
         :text-anchor="near ? 'end' : 'start'"
-        class="leaf"
+        class="leaf over"
       >
         here, at {{ minus(a.bite_c) }} °C
       </text>
@@ -156,6 +156,11 @@ text {
 .leaf {
   fill: var(--leaf);
   font-weight: 620;
+}
+.over {
+  paint-order: stroke;
+  stroke: var(--counter);
+  stroke-width: 5px;
 }
 .strong {
   font-weight: 650;

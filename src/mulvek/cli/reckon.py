@@ -246,7 +246,7 @@ def _pan(args: argparse.Namespace) -> int:
 
     from ..core.equipment.quantities import parse, say
     from ..core.equipment.vessels import capacity_m3, surface_m2
-    from ..formats.larder import PanIn
+    from ..formats.pans import PanIn
 
     body = {"name": "the pan", "shape": read_pan_measures(args.pan)}
     pan = PanIn.model_validate(body).pan()

@@ -45,8 +45,8 @@ from ..core.properties.texture import STAGE_SIGNS, STAGES
 from ..core.ranges import Range
 from ..core.rehearsal.happenings import AcidPoured, LidMoved, SkinFolded
 from .happenings import Key
-from .larder import PanOut
 from .model import Body, Name, Out
+from .pans import PanOut
 from .reduce import ForecastOut, ReduceIn
 
 

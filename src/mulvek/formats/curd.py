@@ -32,8 +32,9 @@ from ..core.planning.strain.draining import CLOTHS
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
-from .larder import BurnerIn, Choice, KitchenIn, MilkIn, PanIn, PanOut
-from .model import Body, Id, Out, Words
+from .larder import BurnerIn, KitchenIn, MilkIn
+from .model import Body, Choice, Id, Out, Words
+from .pans import PanIn, PanOut
 from .reduce import Key, Things, read_milk
 
 

@@ -68,3 +68,11 @@ def _whole(value: object) -> object:
 
 Id = Annotated[int, BeforeValidator(_whole), Field(ge=1, le=2**53)]
 """A thing's number. 7.0 counts as 7, as in JSON Schema and JavaScript."""
+
+
+class Choice(Out):
+    key: str
+    name: str
+
+
+Version = Annotated[int, Field(ge=1, le=2**31)]

@@ -19,8 +19,9 @@ from ..core.planning.reduce.stops import read_stop
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
-from .larder import BurnerIn, KitchenIn, MilkIn, PanIn, PanOut
+from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Out, Words
+from .pans import PanIn, PanOut
 
 Key = Annotated[str, Field(max_length=40)]
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")

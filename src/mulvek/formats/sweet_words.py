@@ -24,8 +24,9 @@ from ..core.planning.sweets.library import library, things
 from ..core.planning.sweets.minutes import Hearth
 from ..core.planning.sweets.plan import SweetPlan, usual_pan
 from ..core.planning.sweets.stuff import Thing
-from .larder import BurnerIn, KitchenIn, MilkIn, PanIn
+from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Words
+from .pans import PanIn
 from .reduce import Key
 
 BatchRef = Annotated[str, Field(pattern=r"^(pan|curd)-\d{1,15}$")]

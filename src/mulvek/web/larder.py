@@ -25,16 +25,13 @@ from ..formats.larder import (
     MilkChange,
     MilkIn,
     MilkOut,
-    PanChange,
-    PanIn,
-    PanOut,
     burner_kinds,
     enrichers,
     milk_kinds,
-    pan_materials,
     sugars,
 )
 from ..formats.model import Out
+from ..formats.pans import PanChange, PanIn, PanOut, pan_materials
 from ..formats.trials import BurnerTrialIn, BurnerTrialOut, CupTrialIn, CupTrialOut, LactometerIn, LactometerOut
 from ..store.database import Database
 from ..store.larder import Larder

@@ -15,6 +15,7 @@ import { cm, grams, minutes, percent, volume } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
+import CurdBalance from './CurdBalance.vue'
 import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
 import CurdleWish from './CurdleWish.vue'
@@ -219,41 +220,7 @@ function mend() {
       <section class="tray" aria-label="What it gives">
         <p class="legend"><b>What it gives</b></p>
         <div class="gives">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">g</th>
-                <th scope="col">milk</th>
-                <th scope="col">chhena</th>
-                <th scope="col">whey</th>
-                <th scope="col">rinsed off</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="part in [
-                  'fat',
-                  'protein',
-                  'lactose',
-                  'ash',
-                  'other',
-                  'acid',
-                  'water',
-                  'total',
-                ] as const"
-                :key="part"
-              >
-                <th scope="row">{{ part === 'total' ? 'all' : part }}</th>
-                <td v-for="b in ['milk', 'curd', 'whey', 'washings'] as const" :key="b">
-                  {{
-                    (f[b][`${part}_kg`] * 1e3).toFixed(
-                      ['acid', 'ash', 'other'].includes(part) ? 1 : 0,
-                    )
-                  }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <CurdBalance :answer="f" />
           <div>
             <template v-if="f.pieces">
               <p class="heading">
@@ -359,29 +326,6 @@ function mend() {
   grid-template-columns: 0.8fr 1fr;
   gap: 40px;
   margin-bottom: 14px;
-}
-table {
-  border-collapse: collapse;
-  align-self: start;
-}
-th,
-td {
-  padding: 3px 14px 1px 0;
-  text-align: right;
-  font-weight: 400;
-}
-tbody th {
-  text-align: left;
-}
-thead th {
-  color: var(--ink-soft);
-  font-size: 14px;
-}
-tbody tr {
-  border-top: 1px solid var(--ridge);
-}
-tbody tr:last-child {
-  font-weight: 680;
 }
 .balls {
   display: flex;

@@ -1,18 +1,14 @@
 """``mulvek reckon curdle`` and ``strain``."""
 
 import argparse
-import sys
-from collections.abc import Callable
 from typing import Any
 
-from ..core.errors import BadInput
 from .no_larder import NoLarder
+from .words import PAN_HELP, read_body, read_pan_measures
 
 
 def add_curd(commands: Any) -> None:
     """Both commands and their flags."""
-    from .reckon import PAN_HELP
-
     curdle = commands.add_parser("curdle", help="chhena or paneer: acid, curd, whey, pieces")
     curdle.set_defaults(run=_curdle)
     curdle.add_argument("--milk", default="cow", help="cow, buffalo, full-cream, standardised, toned, skim, uht")
@@ -50,24 +46,7 @@ def add_curd(commands: Any) -> None:
         )
 
 
-def read_body(model: Any, args: argparse.Namespace, words: Callable[[argparse.Namespace], dict[str, Any]]) -> Any:
-    """The request of a command: from its flags, or as JSON from standard input.
-
-    :raises BadInput: naming the field.
-    """
-    from pydantic import ValidationError
-
-    try:
-        return model.model_validate_json(sys.stdin.read()) if args.json == "-" else model.model_validate(words(args))
-    except ValidationError as error:
-        first = error.errors(include_url=False)[0]
-        field = ".".join(str(part) for part in first["loc"]) or "plan"
-        raise BadInput(field, f"{first['msg']}.", "See --help.") from None
-
-
 def _curdle_words(args: argparse.Namespace) -> dict[str, Any]:
-    from .reckon import read_pan_measures
-
     return {
         "milk": args.milk,
         "amount": args.amount,

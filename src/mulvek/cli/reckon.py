@@ -1,19 +1,15 @@
 """``mulvek reckon``: the same answers as the screens, in words or in the API's JSON, for scripts."""
 
 import argparse
-import re
 import sys
 from typing import Any
 
 from ..core.errors import BadInput
 from ..core.ranges import Range
+from .curd import add_curd
 from .no_larder import NoLarder
-
-PAN_HELP = (
-    'inside measures in cm: "straight 24 x 12", "flared 17.5 - 25.5 x 9.2", '
-    '"kadhai 29 x 8.6" with "+ 31 x 2.4" for its wall and "flat 12" for its flat patch, '
-    'or poured: "measured 500 ml 2.1, 1000 ml 3.6, rim 15"'
-)
+from .sweets import add_sweets
+from .words import PAN_HELP, read_pan_measures
 
 
 def add_commands(commands: Any) -> None:
@@ -33,9 +29,6 @@ def add_commands(commands: Any) -> None:
     lactometer.add_argument("--fat", type=float, help="g per 100 g; the species' typical fat when left out")
     lactometer.add_argument("--instrument", choices=["15.6", "27", "29"], default="27", help="°C it was made for")
     lactometer.add_argument("--species", choices=["cow", "buffalo"], default="cow")
-    from .curd import add_curd
-    from .sweets import add_sweets
-
     add_curd(commands)
     add_sweets(commands)
     for command in (materials, pan, lactometer):
@@ -85,52 +78,6 @@ def _add_reduce(commands: Any) -> None:
         choices=["out", "-"],
         help="answer in the API's JSON; with “-” the plan is read as the API's JSON from standard input too",
     )
-
-
-def read_pan_measures(text: str) -> dict[str, Any]:
-    """A pan's shape from measures in cm, as the API's JSON.
-
-    :raises BadInput: field "pan".
-
-    >>> read_pan_measures("kadhai 29 x 8.6 + 31 x 2.4 flat 12")["wall_height_m"]
-    0.024
-    """
-    words = text.lower().replace("×", "x").replace("–", "-")
-    kind = words.split()[0] if words.split() else ""
-    flat = re.search(r"flat\s+([\d.]+)", words)
-    numbers = [round(float(n) / 100, 6) for n in re.findall(r"\d+(?:\.\d+)?", words.split("flat")[0])]
-    match kind, numbers:
-        case "straight", [diameter, height]:
-            return {"kind": "straight", "diameter_m": diameter, "height_m": height}
-        case "flared", [base, top, height]:
-            return {"kind": "flared", "base_diameter_m": base, "top_diameter_m": top, "height_m": height}
-        case "kadhai", [rim, depth, *wall] if len(wall) in (0, 2):
-            found = {"kind": "kadhai", "rim_diameter_m": rim, "bowl_depth_m": depth}
-            if wall:
-                found |= {"top_diameter_m": wall[0], "wall_height_m": wall[1]}
-            if flat:
-                found["flat_diameter_m"] = round(float(flat[1]) / 100, 6)
-            return found
-    if kind == "measured" and (poured := _poured(words)):
-        return poured
-    raise BadInput("pan", f"I cannot read the pan “{text}”.", f"Give its {PAN_HELP}.")
-
-
-def _poured(words: str) -> dict[str, Any] | None:
-    """Pairs of "500 ml 2.1" and the rim's height in cm."""
-    rim = re.search(r"rim\s+([\d.]+)", words)
-    pairs = re.findall(r"([\d.]+)\s*(ml|l)\s+([\d.]+)", words)
-    if not rim or not pairs:
-        return None
-    scale = {"ml": 1e-6, "l": 1e-3}
-    return {
-        "kind": "measured",
-        "pairs": [
-            {"depth_m": round(float(cm) / 100, 6), "volume_m3": round(float(n) * scale[unit], 9)}
-            for n, unit, cm in pairs
-        ],
-        "height_m": round(float(rim[1]) / 100, 6),
-    }
 
 
 def _addition(text: str) -> dict[str, Any]:

@@ -4,14 +4,12 @@ import argparse
 from typing import Any
 
 from ..core.errors import BadInput
-from .curd import read_body
 from .no_larder import NoLarder
+from .words import PAN_HELP, read_body, read_pan_measures
 
 
 def add_sweets(commands: Any) -> None:
     """The four commands and their flags."""
-    from .reckon import PAN_HELP
-
     sweet = commands.add_parser(
         "sweet", help="a sweet from a wish or from what there is: weigh list, pieces, keeping"
     )
@@ -62,8 +60,6 @@ def _json(command: argparse.ArgumentParser) -> None:
 
 
 def _words(args: argparse.Namespace) -> dict[str, Any]:
-    from .reckon import read_pan_measures
-
     changes: dict[str, float] = {}
     for text in args.change:
         place, _, value = text.partition("=")

@@ -105,6 +105,15 @@ def test_impossible_wishes_name_the_word_to_change(changed, field):
         ("1 kg 200 g", 1.2),
         ("two thirds cup", 250e-6 * 2 / 3),
         ("२.५ L", 2.5e-3),
+        ("1 kg 250", 1.25),
+        ("1 L 200", 1.2e-3),
+        ("a dozen cups", 3e-3),
+        ("2 US pints", 2 * 473.176473e-6),
+        ("1 imperial quart", 1136.5225e-6),
+        ("12 us fl oz", 12 * 29.5735296e-6),
+        ("12 uk fluid ounces", 12 * 28.4130625e-6),
+        ("3 us cups", 3 * 236.588236e-6),
+        ("2 metric cups", 500e-6),
     ],
 )
 def test_a_cook_is_understood(text, value):
@@ -118,6 +127,46 @@ def test_nonsense_is_refused_with_the_word(text):
     with pytest.raises(BadInput) as error:
         parse(text, default_unit="ml", allow=("volume", "mass"), field="amount")
     assert error.value.field == "amount" and error.value.fix
+
+
+@pytest.mark.parametrize(
+    ("text", "named"), [("2 pints", "uk pint"), ("12 fl oz", "us fl oz"), ("1 quart", "us quart")]
+)
+def test_a_measure_of_two_lands_asks_which(text, named):
+    with pytest.raises(BadInput) as error:
+        parse(text, default_unit="ml", allow=("volume",), field="amount")
+    assert error.value.field == "amount" and named in error.value.fix
+    assert parse(f"1 {named}", default_unit="ml", allow=("volume",)).value > 0
+
+
+@pytest.mark.parametrize(
+    ("text", "plain"),
+    [
+        ("down to a fifth", "a fifth"),
+        ("5:1", "a fifth"),
+        ("1:5", "a fifth"),
+        ("Until half remains", "half its volume"),
+        ("till it is half", "half its volume"),
+        ("two thirds gone", "by two thirds"),
+        ("half boiled away", "half its volume"),
+        ("thrice", "3x"),
+        ("boil down to 400 ml", "400 ml"),
+        ("reduce to 600 g", "600 g"),
+        ("cook down to 31 % solids", "31 % solids"),
+        ("reduce by half", "by half"),
+        ("mawa", "khoya"),
+        ("khoa", "khoya"),
+    ],
+)
+def test_a_stop_is_understood_as_cooks_lead_up_to_it(text, plain):
+    assert read_stop(text) == read_stop(plain)
+
+
+@pytest.mark.parametrize("text", ["coats the spoon", "until it coats the spoon", "pours like thin cream"])
+def test_a_look_without_a_time_asks_hot_or_cold(text):
+    with pytest.raises(BadInput) as error:
+        read_stop(text)
+    assert error.value.field == "stop" and read_stop(error.value.fix.split("“")[1].split("”")[0]).kind == "cold_stage"
 
 
 def test_own_cups_count():

@@ -79,6 +79,45 @@ _SI: dict[str, tuple[Dimension, float]] = {
     "percent": ("percent", 0.01),
 }
 
+_LANDS = {"us": "us", "american": "us", "uk": "uk", "imperial": "uk", "british": "uk", "metric": "metric"}
+_BY_LAND = {  # ml, by what they are called in two lands
+    "pint": {"us": 473.176473, "uk": 568.26125},
+    "quart": {"us": 946.352946, "uk": 1136.5225},
+    "fl oz": {"us": 29.5735296, "uk": 28.4130625},
+    "cup": {"us": 236.588236, "metric": 250.0},
+}
+_SI |= {
+    f"{land}{name.replace(' ', '')}": ("volume", ml * 1e-6)
+    for name, lands in _BY_LAND.items()
+    for land, ml in lands.items()
+}
+_LAND_UNIT = re.compile(
+    r"\b(?:(" + "|".join(_LANDS) + r")\.?\s+)?(pints?|quarts?|qts?|fl\.?\s*oz|fluid\s+ounces?|cups?)\b", re.IGNORECASE
+)
+
+
+def _with_lands(text: str, field: str) -> str:
+    """Units of two lands as one word each ("2 us pints" → "2 uspint"); one's own cup stays as it is.
+
+    :raises BadInput: for a pint, quart or fluid ounce of no land.
+    """
+
+    def one(found: re.Match[str]) -> str:
+        word = found[2].lower()
+        name = "fl oz" if word.startswith("fl") else "quart" if word.startswith("q") else word.removesuffix("s")
+        land = _LANDS.get((found[1] or "").lower())
+        if land in _BY_LAND[name]:
+            return f"{land}{name.replace(' ', '')}"
+        if name == "cup" and land is None:
+            return found[0]
+        lands = _BY_LAND[name]
+        sizes = " or ".join(f"{ml:.0f} ml ({land.upper()})" for land, ml in lands.items())
+        ways = " or ".join(f"“{land} {name}”" for land in lands)
+        raise BadInput(field, f"A {name} is {sizes}.", f"Write {ways}, or ml.")
+
+    return _LAND_UNIT.sub(one, text)
+
+
 _WORDS = {
     "a": 1.0,
     "an": 1.0,
@@ -187,6 +226,8 @@ class _Reader:
                 if i and self.tokens[i - 1][0] == "frac":
                     raise self.nonsense(token)
                 number, fresh = (number or 0.0) + unicodedata.numeric(token), True
+            elif kind == "word" and word == "dozen":
+                number, fresh = 12.0 * (1.0 if number is None else number), True
             elif kind == "word" and word in _WORDS and not (word == "a" and number is not None):
                 value = _WORDS[word]
                 counted = number is not None and value < 1 and number >= 1 and not self._joined(i)
@@ -219,6 +260,12 @@ class _Reader:
         return any(token.lower() == "and" for _, token in self.tokens[max(0, i - 2) : i])
 
 
+_SMALLER = {unit: "g" for unit in ("kg", "kilo", "kilogram")} | {
+    unit: "ml" for unit in ("l", "lt", "ltr", "litre", "liter")
+}
+"""What a bare number after a unit means: "1 kg 250"."""
+
+
 def parse(
     text: str,
     *,
@@ -241,16 +288,18 @@ def parse(
     1.2
     >>> parse("750", default_unit="ml", allow=("volume", "mass")).understood
     '750 ml'
+    >>> parse("2 US pints", default_unit="ml", allow=("volume",)).understood
+    '946 ml'
     """
     if len(text) > 80:
         raise BadInput(field, "That is too long for an amount.", "Write just the amount, like 2.4 L.")
-    reader = _Reader(text, field, measures)
+    reader = _Reader(_with_lands(text, field), field, measures)
     pairs = reader.amounts()
     if not pairs:
         raise BadInput(field, "No amount is given.", "Write one, like 2.4 L, 1.2 kg or 3 glasses.")
     total, dimension, household = 0.0, None, False
-    for number, name in pairs:
-        unit = name or default_unit
+    for i, (number, name) in enumerate(pairs):
+        unit = name or (_SMALLER.get(pairs[i - 1][1], default_unit) if i else default_unit)
         if unit in MEASURE_NAMES:
             dim: Dimension = "volume"
             factor, household = getattr(measures, MEASURE_NAMES[unit]), True

@@ -15,7 +15,7 @@ from ...equipment.quantities import Measures, parse, say, say_number
 from ...equipment.vessels import Shape
 from ...errors import BadInput
 from ...properties.density import water_at_volume_kg
-from ...properties.texture import COLD_C, STAGE_MIDDLES_MPA_S, STAGES, viscosity_mpa_s
+from ...properties.texture import COLD_C, STAGE_MIDDLES_MPA_S, STAGE_VERBS, STAGES, viscosity_mpa_s
 from .windows import find_window
 
 HOT_C = 95.0
@@ -81,6 +81,12 @@ def _say_share(share: float) -> str:
 
 
 _TIMES = re.compile(r"^([\d.,½¼¾⅓⅔]+)\s*(?:x|×|times|fold)")
+_LEADS = re.compile(
+    r"^(?:until|till|(?:boil|cook|reduce|simmer|go)?\s*down\s+to|(?:boil|cook|reduce)(?:\s+it)?\s+to)\s+(?:it\s+(?:is|has)?\s*)?"
+)
+_TAILS = re.compile(r"\s+(?:remains?|is\s+left|stays?)$")
+_GONE = re.compile(r"\s+(?:is\s+|are\s+|has\s+)?gone$|\s+(?:boiled|cooked)\s+(?:off|away)$")
+_TO_ONE = re.compile(r"^(\d+(?:[.,]\d+)?)\s*(?::|to)\s*(\d+(?:[.,]\d+)?)$")
 _FILLER = re.compile(
     r"\b(its|it's|it|the|to|by|of|in|down|reduce|volume|weight|mass|deep|depth|"
     r"milk part|solids?|total|ts|with|left|start|original)\b"
@@ -101,12 +107,17 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
     """
     if len(text) > 80:
         raise BadInput("stop", "That is too long for a stop.", "Write it like “half its volume” or “4.4 cm”.")
-    words = text.lower().strip()
+    words = _plainly(text)
     if window := find_window(words):
         kind: StopKind = "total_solids" if window.product else "milk_part"
         return Stop(kind, window.middle, bool(window.product), window.name)
     if words.endswith(" cold") and words.removesuffix(" cold") in STAGES:
         return Stop("cold_stage", STAGES.index(words.removesuffix(" cold")))
+    if words in STAGES or words in STAGE_VERBS:
+        stage = STAGES[(STAGES if words in STAGES else STAGE_VERBS).index(words)]
+        raise BadInput(
+            "stop", f"{stage.capitalize()}: hot now, or cold tomorrow?", f"Write “{stage} cold”, or a part or weight."
+        )
     with_sugar = "sugar" in words
     if with_sugar and not re.search(r"\b(with|and)\s+(the\s+|its\s+)?sugar\b", words):
         raise BadInput(
@@ -149,6 +160,23 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
         )
     share = _share(1 - value if removed else value, text)
     return Stop(_ratio(by_weight, by_depth), share)
+
+
+def _plainly(text: str) -> str:
+    """The same stop without the ways to lead up to it.
+
+    >>> _plainly("Until half remains"), _plainly("two thirds gone"), _plainly("5:1"), _plainly("thrice")
+    ('half', 'by two thirds', '5x', '3x')
+    """
+    words = " ".join(text.lower().split())
+    words = _TAILS.sub("", _LEADS.sub("", words))
+    if _GONE.search(words):
+        words = "by " + _GONE.sub("", words)
+    if ratio := _TO_ONE.match(words):
+        one, two = (float(n.replace(",", ".")) for n in ratio.groups())
+        if min(one, two) > 0:
+            words = f"{max(one, two) / min(one, two):g}x"
+    return {"twice": "2x", "thrice": "3x", "four times": "4x", "five times": "5x"}.get(words, words)
 
 
 def _ratio(by_weight: bool, by_depth: bool) -> StopKind:

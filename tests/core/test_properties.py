@@ -149,7 +149,6 @@ def test_a_measure_of_two_lands_asks_which(text, named):
         ("till it is half", "half its volume"),
         ("two thirds gone", "by two thirds"),
         ("half boiled away", "half its volume"),
-        ("thrice", "3x"),
         ("boil down to 400 ml", "400 ml"),
         ("reduce to 600 g", "600 g"),
         ("cook down to 31 % solids", "31 % solids"),

@@ -76,8 +76,8 @@ SKIN_KG_M2 = 0.004 / 0.0452
 
 
 def skins_kg(seconds: Number, surface_m2: Number) -> Number:
-    """What skins lifted off take with them, kg (±50 %)."""
-    return np.floor(seconds / SKIN_EVERY_S) * SKIN_KG_M2 * surface_m2
+    """What skins lifted off take with them, kg (±50 %); between two skins half of the next is counted."""
+    return np.maximum(0.0, seconds / SKIN_EVERY_S - 0.5) * SKIN_KG_M2 * surface_m2
 
 
 def pan_loss_kg(

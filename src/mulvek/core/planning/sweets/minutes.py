@@ -17,7 +17,7 @@ from ...errors import Impossible
 from ...properties.density import volume_m3
 from ...properties.water_activity import boiling_point_c
 from ...ranges import Range
-from ..reduce.evaporation import Fire, descent, heat_up, simmer
+from ..reduce.evaporation import LONGEST_S, Fire, descent, heat_up, simmer
 from ..reduce.plan import Rate
 from .boiling import boil_off_s, goes
 from .stuff import Boil
@@ -97,7 +97,7 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
 
 
 def boilings(boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitchen: Kitchen) -> list[Boiling]:
-    """Every boiling of a batch; what cannot be done on this flame is told by the quick estimate."""
+    """Every boiling of a batch; what this flame does not do in half a day is told by the quick estimate."""
     made = []
     bases = [b for b in boils if b.of != "cook"]
     for boil in boils:
@@ -108,8 +108,19 @@ def boilings(boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitche
         try:
             made.append(boiling(boil, kg, hearth, kitchen, hot))
         except Impossible:
-            seconds = boil_off_s(kg, boil.from_solids, boil.to_solids)
+            shape, burner = hearth.pan.shape, hearth.burner
+            power_kw = burner.net_power_w(hearth.flame, shape.base_diameter_m) / 1e3
+            width = 2 * float(shape.radius_m(shape.height_m / 3))
+            # it takes half a day or more: never less than the last that could be reckoned
+            seconds = max(LONGEST_S, boil_off_s(kg, boil.from_solids, boil.to_solids, width, power_kw))
             made.append(
-                Boiling(boil.of, Range.lognormal(seconds, 0.5), kg - boil.end_kg * finished_kg, 1, 0.0, False)
+                Boiling(
+                    boil.of,
+                    Range.lognormal(seconds, hearth.rate.ln_sd),
+                    kg - boil.end_kg * finished_kg,
+                    1,
+                    0.0,
+                    False,
+                )
             )
     return made

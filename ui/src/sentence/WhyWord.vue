@@ -92,4 +92,11 @@ dd span {
 p + p {
   margin-top: 4px;
 }
+/* clear of the strip above and the stations below */
+@media (max-width: 599px) {
+  .working {
+    max-height: calc(100dvh - 230px);
+    overflow-y: auto;
+  }
+}
 </style>

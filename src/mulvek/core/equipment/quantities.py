@@ -12,6 +12,7 @@ from dataclasses import dataclass, fields
 from typing import Literal
 
 from ..errors import BadInput
+from .lands import LAND_UNITS, with_lands
 
 Dimension = Literal["volume", "mass", "length", "percent", "none"]
 
@@ -79,44 +80,7 @@ _SI: dict[str, tuple[Dimension, float]] = {
     "percent": ("percent", 0.01),
 }
 
-_LANDS = {"us": "us", "american": "us", "uk": "uk", "imperial": "uk", "british": "uk", "metric": "metric"}
-_BY_LAND = {  # ml, by what they are called in two lands
-    "pint": {"us": 473.176473, "uk": 568.26125},
-    "quart": {"us": 946.352946, "uk": 1136.5225},
-    "fl oz": {"us": 29.5735296, "uk": 28.4130625},
-    "cup": {"us": 236.588236, "metric": 250.0},
-}
-_SI |= {
-    f"{land}{name.replace(' ', '')}": ("volume", ml * 1e-6)
-    for name, lands in _BY_LAND.items()
-    for land, ml in lands.items()
-}
-_LAND_UNIT = re.compile(
-    r"\b(?:(" + "|".join(_LANDS) + r")\.?\s+)?(pints?|quarts?|qts?|fl\.?\s*oz|fluid\s+ounces?|cups?)\b", re.IGNORECASE
-)
-
-
-def _with_lands(text: str, field: str) -> str:
-    """Units of two lands as one word each ("2 us pints" → "2 uspint"); one's own cup stays as it is.
-
-    :raises BadInput: for a pint, quart or fluid ounce of no land.
-    """
-
-    def one(found: re.Match[str]) -> str:
-        word = found[2].lower()
-        name = "fl oz" if word.startswith("fl") else "quart" if word.startswith("q") else word.removesuffix("s")
-        land = _LANDS.get((found[1] or "").lower())
-        if land in _BY_LAND[name]:
-            return f"{land}{name.replace(' ', '')}"
-        if name == "cup" and land is None:
-            return found[0]
-        lands = _BY_LAND[name]
-        sizes = " or ".join(f"{ml:.0f} ml ({land.upper()})" for land, ml in lands.items())
-        ways = " or ".join(f"“{land} {name}”" for land in lands)
-        raise BadInput(field, f"A {name} is {sizes}.", f"Write {ways}, or ml.")
-
-    return _LAND_UNIT.sub(one, text)
-
+_SI |= {unit: ("volume", m3) for unit, m3 in LAND_UNITS.items()}
 
 _WORDS = {
     "a": 1.0,
@@ -293,7 +257,7 @@ def parse(
     """
     if len(text) > 80:
         raise BadInput(field, "That is too long for an amount.", "Write just the amount, like 2.4 L.")
-    reader = _Reader(_with_lands(text, field), field, measures)
+    reader = _Reader(with_lands(text, field), field, measures)
     pairs = reader.amounts()
     if not pairs:
         raise BadInput(field, "No amount is given.", "Write one, like 2.4 L, 1.2 kg or 3 glasses.")

@@ -6,7 +6,7 @@ The product builds from its one table and the curd dossier's yields; these only 
 import re
 from pathlib import Path
 
-from mulvek.core.composition.makeup import Makeup
+from mulvek.core.composition.composition import Composition
 from mulvek.core.planning.sweets.build import Built, Pantry, build
 from mulvek.core.planning.sweets.curds import Curd
 from mulvek.core.planning.sweets.knobs import chosen
@@ -38,7 +38,7 @@ def _thing(line: str) -> Thing:
     return Thing(
         key,
         name,
-        Makeup(**{_PARTS[code]: share / total for code, share in shares.items()}),
+        Composition(**{_PARTS[code]: share / total for code, share in shares.items()}),
         density * 1e3,
         _ADDED.get(name, 0.0),
         tuple(re.findall(r"\[(.+)\]", rest)),
@@ -48,17 +48,17 @@ def _thing(line: str) -> Thing:
 
 _LINES = (Path(__file__).parent / "dossier_materials.txt").read_text(encoding="utf-8").splitlines()
 THINGS = {thing.key: thing for thing in map(_thing, filter(str.strip, _LINES))}
-_CARAMEL = Makeup(sucrose=0.62, glucose=0.12, fructose=0.10, starch=0.16)
+_CARAMEL = Composition(sucrose=0.62, glucose=0.12, fructose=0.10, starch=0.16)
 THINGS["caramel"] = Thing("caramel", "caramel", _CARAMEL, 1400.0, 0.90, group="sugar")
 for _key in ("black-pepper", "dried-fig", "saffron", "custard-apple", "salt"):
-    THINGS.setdefault(_key, Thing(_key, _key, Makeup(water=1.0)))
+    THINGS.setdefault(_key, Thing(_key, _key, Composition(water=1.0)))
 
 
 def simple_curd(fat: float, casein: float, whey: float, ash: float, dilution: float, rinse: float, hung: bool):
     """F34: what the curd keeps of each part, and the serum in its water."""
 
     def made(of: Thing, moisture: float) -> Curd:
-        m = of.makeup
+        m = of.parts
         water = m.water + dilution
         kept = {"fat": fat * m.fat, "casein": casein * m.casein, "whey": whey * m.whey, "milk_ash": ash * m.milk_ash}
         serum = {n: rinse * getattr(m, n) / water for n in ("lactose", "sucrose", "glucose", "fructose", "acid")}
@@ -66,7 +66,7 @@ def simple_curd(fat: float, casein: float, whey: float, ash: float, dilution: fl
         mass = sum(kept.values()) / (1 - moisture - moisture * (sum(serum.values()) + loose_ash))
         parts = {n: v / mass for n, v in kept.items()} | {n: v * moisture for n, v in serum.items()}
         parts["milk_ash"] += loose_ash * moisture
-        return Curd(mass, Makeup(water=moisture, **parts))
+        return Curd(mass, Composition(water=moisture, **parts))
 
     return made
 

@@ -9,8 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.core.batch.curd_run import learn_yield
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material
-from mulvek.core.composition.parts import Parts
 from mulvek.core.equipment.burners import Burner
 from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.pans import Pan
@@ -89,14 +89,14 @@ from tests.science import references, table
 def label(fat, protein, casein_share, lactose, ash, process="none") -> CurdMilk:
     """A milk of the curd dossier: protein N × 6.38, a twentieth of it non-protein nitrogen."""
     casein, npn = protein * casein_share, 0.05 * protein
-    parts = Parts(
+    parts = Composition(
         water=1 - fat - protein - lactose - ash,
         fat=fat,
         casein=casein,
         whey=protein - casein - npn,
         lactose=lactose,
-        minerals=ash,
-        other=npn,
+        milk_ash=ash,
+        npn=npn,
     )
     return CurdMilk(parts, process)
 
@@ -123,7 +123,7 @@ DENSITY_20 = {
 POT = Pan("pot", Straight(0.24, 0.20))
 
 
-def moisture(curd: Parts) -> float:
+def moisture(curd: Composition) -> float:
     return curd.water / curd.total
 
 
@@ -186,7 +186,11 @@ VALUES = [
     ("R27", texture_index(83.5, 5.47, 0.5, 0.574, 1)),
     ("R28", rinsed_c(0.463, 77.0, 0.640, 17.0)),
     ("R29", knead_s(0.44, 0.589, 0.287, True) / 60),
-    ("R30", piece_density_kg_m3(Parts(water=57.2, fat=21.4, casein=14.9, whey=2.0, lactose=2.1, minerals=2.4)) / 1e3),
+    (
+        "R30",
+        piece_density_kg_m3(Composition(water=57.2, fat=21.4, casein=14.9, whey=2.0, lactose=2.1, milk_ash=2.4))
+        / 1e3,
+    ),
     ("R31", count_pieces(0.243, 0.0113, 0.03)),
     ("R32", most_in_pan(0.234, ball_m(0.0113, 1031.0) * 2.3 ** (1 / 3), 0.5)),
     ("R13", 251 * math.exp(LEARNED + 1.2816 * yield_ln_sd(1))),
@@ -332,7 +336,7 @@ def test_every_part_closes(milk, celsius, ph, way, minutes, fridge, acid, rinse,
         rinse_kg=rinse,
         rinses=rinses,
     )
-    for field in fields(Parts):
+    for field in fields(Composition):
         went_in = getattr(b.milk, field.name) + getattr(b.acid, field.name)
         came_out = sum(getattr(x, field.name) for x in (b.curd, b.whey, b.washings))
         if field.name == "water":

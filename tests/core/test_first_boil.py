@@ -7,8 +7,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material
-from mulvek.core.composition.parts import Parts
 from mulvek.core.equipment.pans import Pan
 from mulvek.core.equipment.vessels import Kadhai, Straight, surface_m2
 from mulvek.core.errors import Impossible
@@ -28,7 +28,7 @@ from mulvek.core.properties.water_activity import boiling_point_c, boiling_water
 from tests.sizes import sized
 
 
-def second_by_second(start: Parts, celsius: float, pan: Pan, fire: Fire) -> tuple[float, float]:
+def second_by_second(start: Composition, celsius: float, pan: Pan, fire: Fire) -> tuple[float, float]:
     """Seconds to the first boil, or until it warms too slowly to come there; and the steam gone, kg."""
     boils, activity = float(boiling_point_c(start, fire.pressure_pa)), float(boiling_water_activity(start))
     seconds = steam = 0.0
@@ -41,7 +41,7 @@ def second_by_second(start: Parts, celsius: float, pan: Pan, fire: Fire) -> tupl
         )
         rate, warming = balance.steam(celsius)
         capacity = float(heat_capacity_j_k(start, celsius)) + pan.heat_capacity_j_k
-        capacity -= steam * float(heat_capacity_j_k(Parts(water=1.0), celsius))
+        capacity -= steam * float(heat_capacity_j_k(Composition(water=1.0), celsius))
         if warming / capacity < STALL_K_S:
             if celsius <= STALLS_ABOVE_C:
                 raise Impossible("burner", "never", "")

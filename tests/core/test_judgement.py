@@ -8,8 +8,8 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from mulvek.core.composition.composition import together
 from mulvek.core.composition.materials import material, own_milk
-from mulvek.core.composition.parts import sum_parts
 from mulvek.core.equipment.burners import FLAMES, Burner
 from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.pans import Pan
@@ -104,7 +104,7 @@ def test_mass_closes_whatever_goes_in(powder, cream, late, stirring, kind, when)
     f = forecast(p)
     put_in = p.milk_kg + p.sugar_kg + sum(a.mass_kg for a in more)
     assert put_in - f.steam_kg - f.product_kg.likely == pytest.approx(0.0, abs=1e-9)
-    everything = sum_parts([p.milk_parts, p.sugar_parts, *(a.parts for a in more)])
+    everything = together([p.milk_parts, p.sugar_parts, *(a.parts for a in more)])
     for (name, a), (_, b) in zip(everything.items(), f.after.items(), strict=True):
         assert name == "water" or float(a) == pytest.approx(float(b), abs=1e-12)
     assert 0 < f.served_kg.likely < f.product_kg.likely

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import GROUPS, dairy, material, materials, own_material, own_milk
-from mulvek.core.composition.parts import PART_NAMES, Parts
 from mulvek.core.equipment.burners import FLAMES, Burner
 from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.measured import Measured
@@ -25,7 +25,8 @@ from mulvek.core.properties.steam import latent_heat_j_kg
 K1 = Kadhai(0.29, 0.086, 0.31, 0.024)
 POT = Pan("pot", Straight(0.24, 0.14))
 
-# the dossier's table, g per 100 g: water, fat, casein, whey, lactose, minerals, sucrose, reducing, starch, other, acid
+# the dossier's table, g per 100 g
+COLUMNS = ("water", "fat", "casein", "whey", "lactose", "minerals", "sucrose", "reducing", "starch", "other", "acids")
 ROWS = {
     "full-cream": (85.00, 6.00, 2.63, 0.62, 4.70, 0.74, 0, 0, 0, 0.14, 0.17),
     "uht": (87.90, 3.50, 2.51, 0.59, 4.49, 0.71, 0, 0, 0, 0.14, 0.16),
@@ -47,7 +48,7 @@ ROWS = {
 @pytest.mark.parametrize("key", ROWS)
 def test_the_tables_hold_the_dossiers_rows(key):
     parts = material(key).parts
-    for name, expected in zip(PART_NAMES, ROWS[key], strict=True):
+    for name, expected in zip(COLUMNS, ROWS[key], strict=True):
         assert float(getattr(parts, name)) * 100 == pytest.approx(expected, abs=0.006), name
 
 
@@ -160,7 +161,7 @@ def test_timing_finds_the_burner_it_was_timed_on(strength, water_c, altitude):
     true = Burner("left", "lpg-large", strength)
     watts = true.net_power_w("strong", 0.24)
     fire = Fire(watts, watts, true.wall_loss_w_m2_k, kitchen.room_c, kitchen.pressure_pa)
-    seconds = heat_up(Parts(water=1e-3 * 998.0), water_c, POT, fire).seconds
+    seconds = heat_up(Composition(water=1e-3 * 998.0), water_c, POT, fire).seconds
     boils = 100.0 - altitude / 300.0
     lost = (watts - 12 * math.pi * 0.12**2 * (boils - kitchen.room_c)) * 600 / float(latent_heat_j_kg(boils))
     usual = Burner("left", "lpg-large")

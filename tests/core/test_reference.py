@@ -9,9 +9,8 @@ from mulvek.core.batch.estimate import Estimate
 from mulvek.core.batch.events import Reading
 from mulvek.core.batch.learning import Lesson, Taught, judge_thickness, pooled_prior, update
 from mulvek.core.batch.readings import reading_water
-from mulvek.core.composition.makeup import Makeup
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material
-from mulvek.core.composition.parts import Parts
 from mulvek.core.equipment.burners import Burner
 from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.pans import Pan
@@ -66,11 +65,11 @@ SEA_PA = 101325.0
 BASE_M2 = math.pi * 0.12**2
 
 
-def with_solids(parts: Parts, share: float) -> Parts:
+def with_solids(parts: Composition, share: float) -> Composition:
     return parts.with_water(parts.solids * (1 / share - 1))
 
 
-def elevation(parts: Parts) -> float:
+def elevation(parts: Composition) -> float:
     return float(boiling_point_c(parts, SEA_PA) - saturation_temperature_c(SEA_PA))
 
 
@@ -129,11 +128,11 @@ COCONUT = with_solids(material("coconut").parts.scaled(0.4).plus(SUGAR.scaled(0.
 HOT_25 = float(viscosity_mpa_s(with_solids(COW.parts, 0.25), 97.0))
 
 
-def plain_choi_okos_kg_m3(parts: Parts, t: float) -> float:
+def plain_choi_okos_kg_m3(parts: Composition, t: float) -> float:
     """The published dry-solid densities used plain: the low figure that our dissolved volumes correct."""
     room = parts.water / (997.18 + 3.1439e-3 * t - 3.7574e-3 * t * t) + parts.fat / (925.59 - 0.41757 * t)
-    room += (parts.protein + parts.other) / (1329.9 - 0.5184 * t) + parts.minerals / (2423.8 - 0.28063 * t)
-    return float(parts.total / (room + (parts.lactose + parts.acid) / (1599.1 - 0.31046 * t)))
+    room += (parts.milk_protein + parts.other) / (1329.9 - 0.5184 * t) + parts.minerals / (2423.8 - 0.28063 * t)
+    return float(parts.total / (room + (parts.lactose + parts.acids) / (1599.1 - 0.31046 * t)))
 
 
 def khoya_share(milk: str, solids: float) -> float:
@@ -164,8 +163,8 @@ VALUES = [
     ("R19", latent_heat_j_kg(100.0) / 1e3),
     ("R20", saturation_temperature_c(pressure_at_altitude_pa(1600.0))),
     ("R21", elevation(COW.parts)),
-    ("R22", elevation(Parts(water=40.0, sucrose=60.0))),
-    ("R23", elevation(Parts(water=20.0, sucrose=80.0))),
+    ("R22", elevation(Composition(water=40.0, sucrose=60.0))),
+    ("R23", elevation(Composition(water=20.0, sucrose=80.0))),
     ("R24", elevation(CONDENSED)),
     ("R25", SURFACE_CONSTANT),
     ("R26", surface_flux_kg_m2_s(90.0, SEA_PA) * 3600),
@@ -204,7 +203,7 @@ VALUES = [
     ("R59", khoya_share("cow", 0.71) * 98),
     ("R60", khoya_share("buffalo", 0.74) * 98),
     ("R61", khoya_share("buffalo", 0.68) * 98),
-    ("R62", milk_to_thin_kg(Parts(water=0.318 * 0.236, lactose=0.318 * 0.764), 0.725, COW.parts) * 1e3),
+    ("R62", milk_to_thin_kg(Composition(water=0.318 * 0.236, lactose=0.318 * 0.764), 0.725, COW.parts) * 1e3),
     ("R63", viscosity_mpa_s(COW.parts, 20.0)),
     ("R64", viscosity_mpa_s(CONDENSED, 20.0)),
     ("R65", syrup_viscosity_mpa_s(60.0, 20.0)),
@@ -214,7 +213,7 @@ VALUES = [
     ("R69", lactose_at(CONDENSED, 15.0).supersaturation),
     ("R70", lactose_at(CONDENSED, 15.0).undissolved * 100),
     ("R71", crystal_size_m(UNDISSOLVED, density_kg_m3(CONDENSED, 15.0), 1e8) * 1e6),
-    ("R72", stored_water_activity(material("condensed").makeup)),
+    ("R72", stored_water_activity(material("condensed").parts)),
     ("R73", sugar_number(CONDENSED)),
     ("R74", QUICK.total_solids * 100),
     ("R75", QUICK.sucrose),
@@ -231,7 +230,7 @@ VALUES = [
     ("R86", OFFSET.ln_sd),
     ("R87", 2750 / (1 + CLIMB["medium"])),
     ("R88", fat_volume_fraction(COCONUT, 95.0)),
-    ("R89", stored_water_activity(Makeup(water=40.0, sucrose=60.0))),
+    ("R89", stored_water_activity(Composition(water=40.0, sucrose=60.0))),
     (
         "R91",
         boil(1.40888, START.with_water(water_at_volume_kg(START, 685e-6, HOT_C)).total, 594.0, Pan("K1", K1))[1],

@@ -23,7 +23,7 @@ from mulvek.core.batch.sweet_run import (
     check_sweet_event,
     sweet_state,
 )
-from mulvek.core.composition.makeup import MAKEUP_NAMES, Makeup
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material, materials
 from mulvek.core.equipment import moulds as md
 from mulvek.core.equipment.burners import Burner
@@ -83,8 +83,8 @@ def test_every_sweet_at_three_scales_closes_and_stays_inside_its_windows(key, sc
         off, left = f.built.stuff.steam_kg, f.built.stuff.left_kg
         assert listed == pytest.approx(f.batch.finished_kg * (1 + off + left), rel=1e-9) or caramel
         assert [level.key for level in f.levels if level.word != "in"] == []
-        assert f.built.makeup.total == pytest.approx(1.0, abs=1e-9)
-        assert all(share >= -1e-12 for _, share in f.built.makeup.items())
+        assert f.built.parts.total == pytest.approx(1.0, abs=1e-9)
+        assert all(share >= -1e-12 for _, share in f.built.parts.items())
         assert f.finished.low < f.finished.likely < f.finished.high and f.pieces.low <= f.pieces.high
         assert f.keeping.fridge_days >= 1 or LIBRARY[key].frozen
         assert label(f) and all(w.terms and w.source for w in sweet_reasons(f).values())
@@ -106,7 +106,7 @@ def test_any_change_within_range_still_closes(which, data):
     }
     made = chosen(replace(sweet, schools={school.key: school}), school.key, "", changes)
     built = build(sweet, made, PANTRY)
-    assert abs(built.stuff.missing_kg) < 1e-9 and built.makeup.total == pytest.approx(1.0, abs=1e-9)
+    assert abs(built.stuff.missing_kg) < 1e-9 and built.parts.total == pytest.approx(1.0, abs=1e-9)
     told = {k.place: k.value for k in knobs(made)}
     assert all(told[place] == pytest.approx(value) for place, value in changes.items())
 
@@ -246,7 +246,7 @@ def test_from_what_there_is_the_scarcest_decides():
 
 def test_a_weighed_base_decides_and_its_sugar_counts():
     sweetened = ReadyBase(
-        Makeup(water=0.60, fat=0.12, casein=0.06, lactose=0.08, sucrose=0.14), 0.14, 0.9, "the batch"
+        Composition(water=0.60, fat=0.12, casein=0.06, lactose=0.08, sucrose=0.14), 0.14, 0.9, "the batch"
     )
     pantry = replace(PANTRY, ready={"R": sweetened})
     f = planned("kulfi", "reduced", pantry=pantry, pieces=8)
@@ -259,7 +259,7 @@ def test_a_weighed_base_decides_and_its_sugar_counts():
     with pytest.raises(Impossible, match="enough for"):
         planned("kulfi", "reduced", pantry=pantry, pieces=100)
     # less sugar in the base: the rest is the recipe's own, and the whole has what was asked for
-    mild = replace(sweetened, makeup=replace(sweetened.makeup, sucrose=0.05, water=0.69), added_sugar=0.05)
+    mild = replace(sweetened, parts=replace(sweetened.parts, sucrose=0.05, water=0.69), added_sugar=0.05)
     g = planned("kulfi", "reduced", pantry=replace(PANTRY, ready={"R": mild}), pieces=8)
     assert g.sugar_over_kg == 0 and g.built.stuff.added_sugar == pytest.approx(0.12, rel=1e-3)
 
@@ -282,12 +282,9 @@ def test_weighed_milk_and_weighed_sweet_move_everything_else():
 def test_curds_keep_what_they_hold_and_weigh_more_when_wetter(milk, water):
     thing = THINGS[milk]
     curd, wetter = chhena(thing, water), chhena(thing, water + 0.02)
-    assert curd.makeup.total == pytest.approx(1.0, abs=1e-9) and curd.makeup.water == pytest.approx(water)
-    assert wetter.mass_kg > curd.mass_kg and wetter.makeup.fat < curd.makeup.fat
-    assert (
-        curd.mass_kg * curd.makeup.fat <= thing.makeup.fat
-        and curd.mass_kg * curd.makeup.casein <= thing.makeup.casein
-    )
+    assert curd.parts.total == pytest.approx(1.0, abs=1e-9) and curd.parts.water == pytest.approx(water)
+    assert wetter.mass_kg > curd.mass_kg and wetter.parts.fat < curd.parts.fat
+    assert curd.mass_kg * curd.parts.fat <= thing.parts.fat and curd.mass_kg * curd.parts.casein <= thing.parts.casein
 
 
 def test_curds_agree_with_the_dossiers_simple_yield():
@@ -319,7 +316,7 @@ HOUSE += [THINGS["white-sugar"], THINGS["water"]]
 )
 def test_swaps_break_no_bound_and_never_miss_a_better_single_thing(target, mass, most, house):
     house = [t for t in house if t.key != target]
-    wanted = THINGS[target].makeup
+    wanted = THINGS[target].parts
     try:
         found = swaps(wanted, mass, house, most, want=3)
     except BadInput:
@@ -330,7 +327,7 @@ def test_swaps_break_no_bound_and_never_miss_a_better_single_thing(target, mass,
             assert part.exact_kg <= most.get(part.thing.key, math.inf) * (1 + 1e-9) + 1e-12
             assert part.mass_kg == pytest.approx(part.measure_m3 * part.thing.bulk_kg_m3)
         # the miss that is told is the miss there is
-        put_in = sum((rows_of(p.thing.makeup, False) * p.exact_kg for p in swap.parts), np.zeros(len(ROWS)))
+        put_in = sum((rows_of(p.thing.parts, False) * p.exact_kg for p in swap.parts), np.zeros(len(ROWS)))
         put_in[-1] -= swap.exact.steam_kg
         assert np.allclose(put_in - rows_of(wanted, False) * mass, swap.exact.error, atol=1e-9)
     for thing in house:
@@ -342,7 +339,7 @@ def test_swaps_break_no_bound_and_never_miss_a_better_single_thing(target, mass,
 
 def test_the_best_swap_is_at_least_as_good_as_every_handful():
     house = [THINGS[k] for k in ("whole-powder", "cream-35", "full-cream", "skim-powder", "butter")]
-    wanted = THINGS["khoya-pindi"].makeup
+    wanted = THINGS["khoya-pindi"].parts
     best = swaps(wanted, 0.25, house)[0].score
     for size in (1, 2, 3):
         for hand in combinations(house, size):
@@ -354,10 +351,10 @@ def test_the_best_swap_is_at_least_as_good_as_every_handful():
 
 def test_limited_powder_is_used_up_before_long_boiling():
     house = [THINGS[k] for k in ("whole-powder", "cream-35", "full-cream")]
-    limited = swaps(THINGS["khoya-pindi"].makeup, 0.25, house, {"whole-powder": 0.080})[0]
+    limited = swaps(THINGS["khoya-pindi"].parts, 0.25, house, {"whole-powder": 0.080})[0]
     powder = next(p for p in limited.parts if p.thing.key == "whole-powder")
     assert powder.exact_kg == pytest.approx(0.080) and limited.exact.steam_kg > 0.2 and limited.minutes > 10
-    nowhere = swaps(THINGS["paneer"].makeup, 0.2, [THINGS["white-sugar"], THINGS["full-cream"]], split=True)
+    nowhere = swaps(THINGS["paneer"].parts, 0.2, [THINGS["white-sugar"], THINGS["full-cream"]], split=True)
     assert all(not s.good for s in nowhere)
 
 
@@ -366,10 +363,10 @@ def test_alternatives_rewrite_the_formula_and_keep_the_sweet():
     school = chosen(kulfi, "khoya")
     ways = alternatives(kulfi, school, PANTRY, "khoya-pindi", HOUSE, finished_kg=1.8)
     assert ways[-1].kind == "nothing" and ways[-2].kind == "milk" and ways[0].swap and ways[0].swap.good
-    before = build(kulfi, school, PANTRY).makeup
+    before = build(kulfi, school, PANTRY).parts
     for way in ways[:-1]:
         alone = replace(kulfi, schools={"khoya": school})
-        after = build(kulfi, chosen(alone, "khoya", "", dict(way.changes)), PANTRY).makeup
+        after = build(kulfi, chosen(alone, "khoya", "", dict(way.changes)), PANTRY).parts
         assert after.fat == pytest.approx(before.fat, abs=0.008)
         assert after.total_solids == pytest.approx(before.total_solids, abs=0.012)
         assert "khoya-pindi" not in {k for k, v in chosen(alone, "khoya", "", dict(way.changes)).mix.items() if v}
@@ -391,7 +388,7 @@ def test_alternatives_rewrite_the_formula_and_keep_the_sweet():
 @given(st.floats(0.06, 0.2), st.floats(0.03, 0.12), st.floats(0.02, 0.14))
 def test_ice_grows_with_cold_and_sugar_holds_it_back(sugar, protein, fat):
     rest = 1 - sugar - protein - fat - 0.07 - 0.012
-    mix = Makeup(water=rest, fat=fat, casein=protein, lactose=0.07, sucrose=sugar, milk_ash=0.012)
+    mix = Composition(water=rest, fat=fat, casein=protein, lactose=0.07, sucrose=sugar, milk_ash=0.012)
     along = fz.ice(mix, np.linspace(0, -29, 60))
     assert np.all(np.diff(along) >= -1e-12) and along[0] == 0 and along[-1] < mix.water
     sweeter_mix = replace(mix, sucrose=sugar + 0.02, water=rest - 0.02)
@@ -408,7 +405,7 @@ def test_ice_grows_with_cold_and_sugar_holds_it_back(sugar, protein, fat):
 
 def test_the_quick_freezing_sum_agrees_with_finite_volumes():
     """F18 against an explicit enthalpy run of a slab, as the dossier did: within 3 %."""
-    mix = build(LIBRARY["kulfi"], LIBRARY["kulfi"].usual, PANTRY).makeup
+    mix = build(LIBRARY["kulfi"], LIBRARY["kulfi"].usual, PANTRY).parts
     half, cells, film, air = 0.011, 20, 7.7, -18.0
     slab = replace(STICK, volume_m3=half, area_m2=1.0, to_core_m=half, wall_m=0.0, free=1.0)
     told = md.freezing_s(mix, slab, film, air)
@@ -431,12 +428,12 @@ def test_the_quick_freezing_sum_agrees_with_finite_volumes():
 
 
 def test_words_of_ice_sand_and_grains():
-    mix = build(LIBRARY["kulfi"], LIBRARY["kulfi"].usual, PANTRY).makeup
+    mix = build(LIBRARY["kulfi"], LIBRARY["kulfi"].usual, PANTRY).parts
     assert fz.hardness(0.2) == "slumps" and fz.hardness(0.5).startswith("hard")
-    assert fz.sandiness(mix).word == "high" and fz.sandiness(Makeup(water=0.9, lactose=0.1)).word == "low"
-    assert fz.grains(build(LIBRARY["basundi"], LIBRARY["basundi"].usual, PANTRY).makeup, 5.0).word == "low"
-    assert fz.grains(build(LIBRARY["burfi"], LIBRARY["burfi"].usual, PANTRY).makeup, 5.0).word == "likely"
-    assert fz.ice(Makeup(water=1.0), -1.0) == 1.0
+    assert fz.sandiness(mix).word == "high" and fz.sandiness(Composition(water=0.9, lactose=0.1)).word == "low"
+    assert fz.grains(build(LIBRARY["basundi"], LIBRARY["basundi"].usual, PANTRY).parts, 5.0).word == "low"
+    assert fz.grains(build(LIBRARY["burfi"], LIBRARY["burfi"].usual, PANTRY).parts, 5.0).word == "likely"
+    assert fz.ice(Composition(water=1.0), -1.0) == 1.0
     clay = mould("clay")
     f = planned("kulfi", "reduced", mould=clay)
     assert f.frozen and f.frozen.dip_s is None and f.frozen.freeze_s.high > f.frozen.freeze_s.likely
@@ -447,27 +444,24 @@ def test_words_of_ice_sand_and_grains():
 
 
 def test_keeping_is_cautious_and_never_longer_when_worse():
-    rabri = build(LIBRARY["rabri"], LIBRARY["rabri"].usual, PANTRY).makeup
+    rabri = build(LIBRARY["rabri"], LIBRARY["rabri"].usual, PANTRY).parts
     usual = kp.keeping(rabri, 6.4)
     assert usual.klass.key == "B" and usual.fridge_days == 2 and usual.room_h == 2
     for worse in ({"fruit": True}, {"raw_topping": True}, {"fridge_c": 7.0}, {"room_c": 35.0}):
         other = kp.keeping(rabri, 6.4, **worse)
         assert other.fridge_days <= usual.fridge_days and other.room_h <= usual.room_h and other.fridge_days >= 1
     assert kp.keeping(rabri, 4.4).klass.key == "S" and kp.keeping(rabri, 6.4, frozen=True).klass.key == "Z"
-    wet = [stored_water_activity(build(LIBRARY["burfi"], chosen(LIBRARY["burfi"], "reduced", "", {"cook": w}), PANTRY).makeup) for w in (12, 16, 20)]  # fmt: skip
+    wet = [stored_water_activity(build(LIBRARY["burfi"], chosen(LIBRARY["burfi"], "reduced", "", {"cook": w}), PANTRY).parts) for w in (12, 16, 20)]  # fmt: skip
     assert wet == sorted(wet)
 
 
-def test_every_item_of_the_table_has_a_whole_makeup():
+def test_every_item_of_the_table_is_made_of_a_whole_kilogram():
     for key, m in materials().items():
-        makeup = m.makeup
-        assert makeup.total == pytest.approx(1.0, abs=1e-9), key
-        assert all(share >= -1e-12 for _, share in makeup.items()), key
-        back, parts = makeup.parts(), m.parts
-        assert float(back.total_solids) == pytest.approx(float(parts.total_solids), abs=1e-9), key
-        assert float(back.sucrose + back.reducing) == pytest.approx(float(parts.sucrose + parts.reducing)), key
-        assert 0 < kcal_per_100g(makeup) < 905 or key in ("salt", "water"), key
-    assert len(MAKEUP_NAMES) == 16 and material("salt").makeup.salt == pytest.approx(1.0)
+        made = m.parts
+        assert made.total == pytest.approx(1.0, abs=1e-9), key
+        assert all(share >= 0 for _, share in made.items()), key
+        assert 0 < kcal_per_100g(made) < 905 or key in ("salt", "water"), key
+    assert material("salt").parts.salt == pytest.approx(1.0)
 
 
 def test_cost_counts_what_is_used_and_names_what_has_no_price():
@@ -491,11 +485,11 @@ def test_cost_counts_what_is_used_and_names_what_has_no_price():
 
 def test_late_changes_are_exact():
     halwa = planned("carrot-halwa", "milk", mass_kg=1.0)
-    food, sugar = halwa.built.makeup, halwa.built.stuff.added_sugar
+    food, sugar = halwa.built.parts, halwa.built.stuff.added_sugar
     more = sweeter(food, sugar, 1.0, 0.20)
     assert (sugar + more.sugar_kg) / (1 + more.sugar_kg) == pytest.approx(0.20)
     assert more.minutes < more.minutes_most
-    milk = THINGS["full-cream"].makeup
+    milk = THINGS["full-cream"].parts
     thin, dry = to_moisture(food, 1.0, milk, 0.55), to_moisture(food, 1.0, milk, 0.40)
     assert (food.water + thin.milk_kg * milk.water) / thin.weighs_kg == pytest.approx(0.55)
     assert (food.water - dry.steam_kg) / dry.weighs_kg == pytest.approx(0.40) and dry.minutes > 0

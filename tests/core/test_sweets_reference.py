@@ -5,7 +5,7 @@ import math
 import numpy as np
 import pytest
 
-from mulvek.core.composition.makeup import Makeup
+from mulvek.core.composition.composition import Composition
 from mulvek.core.equipment import moulds as md
 from mulvek.core.equipment.slabs import slab_piece_kg, slab_thick_m
 from mulvek.core.planning.curdle import soak as sk
@@ -31,18 +31,18 @@ from tests.science import references
 from .dossier_sweets import CURDLE, HANG, PANTRY, THINGS, sweet
 
 COW, FULL = THINGS["cow"], THINGS["full-cream"]
-KULFI = sweet("kulfi", "reduced").makeup
+KULFI = sweet("kulfi", "reduced").parts
 STICK, CONE, POT, TRAY = (md.MOULDS[k] for k in ("stick", "cone", "clay", "tray"))
 FREE_CONE = CONE
 KALAKAND, BURFI, BASUNDI = (sweet(k) for k in ("kalakand", "burfi", "basundi"))
 SHRIKHAND, HALWA, RABRI = sweet("shrikhand"), sweet("carrot-halwa", "milk"), sweet("rabri")
-CHHENA = CURDLE(COW, 0.58).makeup
+CHHENA = CURDLE(COW, 0.58).parts
 BALLS, EXCHANGE = soaked(Stuff(CHHENA, {"c": 1.0}), 0.42, 1.1, 6.0, 0.95)
-SLAB = fz.cold_density_kg_m3(KALAKAND.makeup, 25.0) * 0.92
+SLAB = fz.cold_density_kg_m3(KALAKAND.parts, 25.0) * 0.92
 STICK_W = STICK.transfer_w_m2_k(8.0)
 
 
-def plank_h(mix: Makeup, width_m: float, slab: tuple[float, float] = (1 / 2, 1 / 8)) -> float:
+def plank_h(mix: Composition, width_m: float, slab: tuple[float, float] = (1 / 2, 1 / 8)) -> float:
     """F19, the textbook sum for a slab from −18 °C: a cross-check of F18, which it undercuts."""
     latent = 333.5e3 * fz.ice(mix, -14.0)
     gap = fz.freezing_point_c(mix) + 18
@@ -50,7 +50,7 @@ def plank_h(mix: Makeup, width_m: float, slab: tuple[float, float] = (1 / 2, 1 /
     return fz.cold_density_kg_m3(mix, 4.0) * latent / gap * inner / 3600
 
 
-def pham_h(mix: Makeup, width_m: float) -> float:
+def pham_h(mix: Composition, width_m: float) -> float:
     """F20, Pham 1986 for a slab: a cross-check of F18."""
     core, start, air = -14.0, 5.0, -18.0
     mean = 1.8 + 0.263 * core + 0.105 * air
@@ -73,10 +73,10 @@ def wish(built, key: str, count: int, piece_kg: float):
     return for_wish(Lead(key, built.stuff.bought[key], pack), count * piece_kg)
 
 
-KHOYA = fit(THINGS["khoya-pindi"].makeup, 0.25, [THINGS[k] for k in ("whole-powder", "cream-35", "full-cream")])
-CANNED = fit(THINGS["condensed"].makeup, 0.4, [THINGS["evaporated"], THINGS["white-sugar"]])
-POT_DEPTH, POT_TAU = kp.time_constant_s(BASUNDI.makeup, 3.0, 0.24, 9.0)
-_, ICED = kp.time_constant_s(BASUNDI.makeup, 3.0, 0.24, 120.0, open_top=False)
+KHOYA = fit(THINGS["khoya-pindi"].parts, 0.25, [THINGS[k] for k in ("whole-powder", "cream-35", "full-cream")])
+CANNED = fit(THINGS["condensed"].parts, 0.4, [THINGS["evaporated"], THINGS["white-sugar"]])
+POT_DEPTH, POT_TAU = kp.time_constant_s(BASUNDI.parts, 3.0, 0.24, 9.0)
+_, ICED = kp.time_constant_s(BASUNDI.parts, 3.0, 0.24, 120.0, open_top=False)
 assert KHOYA and CANNED
 
 
@@ -100,19 +100,19 @@ def ball_mm(grams: float, density: float) -> float:
 
 
 RAW_MM = ball_mm(12.0, fz.cold_density_kg_m3(CHHENA, 25.0))
-SWOLLEN_MM = ball_mm(12.0 * 2.1, fz.cold_density_kg_m3(sweet("sponge-balls").makeup, 25.0))
+SWOLLEN_MM = ball_mm(12.0 * 2.1, fz.cold_density_kg_m3(sweet("sponge-balls").parts, 25.0))
 HALWA_WISH = wish(HALWA, "full-cream", 12, 0.100)
 MANGO = sweet("shrikhand", "fruit")
 
 
 def days(built, **how) -> int:
-    return kp.keeping(built.makeup, built.school.ph, fruit=built.school.fruit, **how).fridge_days
+    return kp.keeping(built.parts, built.school.ph, fruit=built.school.fruit, **how).fridge_days
 
 
 VALUES = [
-    ("R1", 100 * COW.makeup.msnf),
-    ("R2", fz.cold_density_kg_m3(COW.makeup, 20.0)),
-    ("R3", fz.heat_capacity_kj_kg_k(FULL.makeup)),
+    ("R1", 100 * COW.parts.msnf),
+    ("R2", fz.cold_density_kg_m3(COW.parts, 20.0)),
+    ("R3", fz.heat_capacity_kj_kg_k(FULL.parts)),
     ("R4", fz.depression_k(33.7)),
     ("R5", fz.depression_k(100.0)),
     ("R6", fz.depression_k(200.0)),
@@ -120,7 +120,7 @@ VALUES = [
     ("R8", fz.sucrose_activity(205.0)),
     ("R9", fz.below_zero_k(0.85)),
     ("R10", fz.activity_of_ice(18.0)),
-    ("R11", fz.freezing_point_c(COW.makeup)),
+    ("R11", fz.freezing_point_c(COW.parts)),
     ("R12", fz.depression_k(100 * (0.545 * 11 + 15) / 61.7) + 2.37 * 11 / 61.7),
     ("R13", 100 * KULFI.total_solids),
     ("R14", 100 * fz.sucrose_equivalents(KULFI) / KULFI.water),
@@ -158,27 +158,27 @@ VALUES = [
     ("R46", bl.heat_up_s(1.03) / 60),
     ("R47", bl.goes(8e-3, math.pi * 0.26**2 / 4 * 0.10)),
     ("R48", 100 * CURDLE(COW, 0.55).mass_kg),
-    ("R49", 100 * CURDLE(COW, 0.55).makeup.fat),
+    ("R49", 100 * CURDLE(COW, 0.55).parts.fat),
     ("R50", 100 * HANG(THINGS["yoghurt"], 0.72).mass_kg),
     ("R51", KALAKAND.cooked_kg / KALAKAND.bases[0].made_kg),
     ("R52", KALAKAND.stuff.bought["cow"]),
-    ("R53", 100 * KALAKAND.makeup.fat),
+    ("R53", 100 * KALAKAND.parts.fat),
     ("R54", BURFI.stuff.bought["full-cream"]),
     ("R55", BURFI.stuff.steam_kg),
     ("R56", HALWA.stuff.steam_kg),
     ("R57", 100 * EXCHANGE.equilibrium),
-    ("R58", 100 * BALLS.makeup.sucrose),
-    ("R59", 100 * fried(Stuff.bare(THINGS["bread"]), 0.18, 0.14).makeup.fat),
-    ("R60", sweeter(Makeup(water=0.47, fat=0.53), 0.0, 1.0, 0.17 / 1.17, 14.25e-3 / 60).minutes),
+    ("R58", 100 * BALLS.parts.sucrose),
+    ("R59", 100 * fried(Stuff.bare(THINGS["bread"]), 0.18, 0.14).parts.fat),
+    ("R60", sweeter(Composition(water=0.47, fat=0.53), 0.0, 1.0, 0.17 / 1.17, 14.25e-3 / 60).minutes),
     ("R61", SLAB),
     ("R62", slab_thick_m(1.0, SLAB, 0.20, 0.20) * 1e3),
     ("R63", RAW_MM),
     ("R64", SWOLLEN_MM),
     ("R65", int(0.55 * 260**2 / SWOLLEN_MM**2)),
-    ("R66", stored_water_activity(BASUNDI.makeup)),
-    ("R67", stored_water_activity(KALAKAND.makeup)),
-    ("R68", stored_water_activity(BURFI.makeup)),
-    ("R69", stored_water_activity(SHRIKHAND.makeup)),
+    ("R66", stored_water_activity(BASUNDI.parts)),
+    ("R67", stored_water_activity(KALAKAND.parts)),
+    ("R68", stored_water_activity(BURFI.parts)),
+    ("R69", stored_water_activity(SHRIKHAND.parts)),
     ("R70", slab_piece_kg(SLAB, 0.020, 0.030, 0.030) * 1e3),
     ("R71", wish(KALAKAND, "cow", 24, slab_piece_kg(SLAB, 0.02, 0.03, 0.03)).exact_kg / 1.03),
     ("R72", count_pieces(3.0 / litres(sweet("peda"), "full-cream"), 0.018)),
@@ -188,17 +188,17 @@ VALUES = [
     ("R76", CANNED.amounts[0] * 1e3),
     ("R77", CANNED.amounts[1] * 1e3),
     ("R78", CANNED.steam_kg * 1e3),
-    ("R79", 100 * 0.68 / FULL.makeup.total_solids),
+    ("R79", 100 * 0.68 / FULL.parts.total_solids),
     ("R80", bl.boil_off_s(0.1 * 0.68 / 0.15, 0.15, 0.68) / 60),
     ("R81", OWN_SUGAR.own_sugar_kg * 1e3),
-    ("R82", (m := sweet("condensed-milk").makeup).sucrose / (m.sucrose + m.water)),
+    ("R82", (m := sweet("condensed-milk").parts).sucrose / (m.sucrose + m.water)),
     # the dossier's own ±1 °C: the curd dossier's elevation governs syrup and reads 0.7 K lower here
     ("R83", 100 + boiling_elevation_k(72.0)),
     ("R84", sk.boil_off_kg(1.0, 50.0, 70.0)),
     ("R85", fruit_mix_ph(0.0030, 0.12)),
     ("R86", heat_for(0.0, 1.0, 41.84).lpg_g),
-    ("R87", kcal_per_100g(KALAKAND.makeup)),
-    ("R88", kcal_per_100g(THINGS["condensed"].makeup)),
+    ("R87", kcal_per_100g(KALAKAND.parts)),
+    ("R88", kcal_per_100g(THINGS["condensed"].parts)),
     ("R89", price_with_margin(15.0, 0.25)),
     ("R91", POT_TAU / 60),
     ("R92", (kp.seconds_between(POT_TAU, 60.0, 21.0, 4.0) or 0) / 3600),
@@ -208,7 +208,7 @@ VALUES = [
     ("R95 topped", days(KALAKAND, raw_topping=True)),
     ("R95 warm fridge", days(KALAKAND, fridge_c=7.0)),
     ("R96", days(MANGO)),
-    ("R97", fz.freezing_point_c(sweet("kulfi", finish__white_sugar=13.0).makeup) - fz.freezing_point_c(KULFI)),
+    ("R97", fz.freezing_point_c(sweet("kulfi", finish__white_sugar=13.0).parts) - fz.freezing_point_c(KULFI)),
     ("R98", kp.room_hours(kp.FIRM, 30.0)),
     ("R99", 100 * sweet("caramel-milk").stuff.added_sugar),
     ("R100", HALWA.stuff.bought["carrot"] * HALWA_WISH.finished_kg * 1.14e3),
@@ -285,7 +285,7 @@ EVALUATED = {
 @pytest.mark.parametrize(("key", "wanted"), EVALUATED.items(), ids=["-".join(k).strip("-") for k in EVALUATED])
 def test_evaluated_sweets(key: tuple[str, str], wanted: tuple[float, ...]) -> None:
     built = sweet(*key)
-    m = built.makeup
+    m = built.parts
     got = np.array([m.water, m.fat, m.protein, m.lactose, built.stuff.added_sugar]) * 100
     assert np.allclose(got, wanted[:5], atol=0.051), got
     assert kcal_per_100g(m) == pytest.approx(wanted[5], abs=0.51)
@@ -308,14 +308,14 @@ def test_forward_from_three_litres(key: str, each: float, full, buffalo, toned) 
 
 def test_cooling_gate() -> None:
     """The dossier's cases: a deep pot never cools in a room, too slowly in the fridge; iced and stirred it does."""
-    deep = kp.cooling(BASUNDI.makeup, 3.0, 0.24, 28.0, kp.AIR)
+    deep = kp.cooling(BASUNDI.parts, 3.0, 0.24, 28.0, kp.AIR)
     assert deep.first_s is None and deep.hand_over_c is None and not deep.passes
-    assert not kp.cooling(BASUNDI.makeup, 3.0, 0.24, 4.0, kp.FRIDGE).passes
-    assert kp.cooling(BASUNDI.makeup, 3.0, 0.24, 0.5, kp.ICE_STIRRED, open_top=False).passes
-    bowl = kp.cooling(RABRI.makeup, 1.0, 0.14, 3.0, kp.FRIDGE, stirred=False)
+    assert not kp.cooling(BASUNDI.parts, 3.0, 0.24, 4.0, kp.FRIDGE).passes
+    assert kp.cooling(BASUNDI.parts, 3.0, 0.24, 0.5, kp.ICE_STIRRED, open_top=False).passes
+    bowl = kp.cooling(RABRI.parts, 1.0, 0.14, 3.0, kp.FRIDGE, stirred=False)
     assert bowl.first_s == pytest.approx(2.22 * 3600, rel=0.02) and not bowl.passes
     assert bowl.hand_over_c == pytest.approx(19.0, abs=0.5)
-    assert kp.cooling(RABRI.makeup, 0.5, 0.22, 3.0, kp.FRIDGE, stirred=False).passes
+    assert kp.cooling(RABRI.parts, 0.5, 0.22, 3.0, kp.FRIDGE, stirred=False).passes
 
 
 def test_batch_grows_to_whole_packs_or_leaves_a_rest() -> None:

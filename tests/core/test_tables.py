@@ -5,8 +5,8 @@ import math
 import numpy as np
 import pytest
 
+from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import dairy, material, materials, own_milk
-from mulvek.core.composition.parts import Parts
 from mulvek.core.equipment.burners import BURNER_KINDS, Burner
 from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.pans import Pan
@@ -54,7 +54,7 @@ def test_density_table(key, by_celsius):
     ("brix", "expected"), [(10, 1.0381), (20, 1.0810), (30, 1.1270), (40, 1.1764), (50, 1.2296), (60, 1.2865)]
 )
 def test_sugar_water_weighs_what_the_published_table_says(brix, expected):
-    syrup = Parts(water=100.0 - brix, sucrose=float(brix))
+    syrup = Composition(water=100.0 - brix, sucrose=float(brix))
     assert density_kg_m3(syrup, 20.0) / 1e3 == pytest.approx(expected, abs=0.0015)
 
 

@@ -126,10 +126,10 @@ def main(seconds: float) -> int:
                 time.sleep(seconds / 20)
                 memory.append(memory_mb(server.pid))
                 part, before = sorted(evening.took[before:]), len(evening.took)
+                late = part[int(0.95 * len(part))] if part else float("nan")
                 print(
-                    f"  {len(part) * 20 / seconds:5.1f} a second, p95 {part[int(0.95 * len(part))]:5.0f} ms"
-                    if part
-                    else ""
+                    f"  {len(part) * 20 / seconds:5.1f} a second, p95 {late:5.0f} ms, {memory[-1]:4.0f} MB",
+                    flush=True,
                 )
             evening.over.set()
             stolen = stolen_s() - stolen

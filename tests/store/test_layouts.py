@@ -5,10 +5,13 @@ import sqlite3
 import pytest
 
 from mulvek.core.batch.events import Note, Reading
+from mulvek.core.composition.composition import Composition
 from mulvek.core.errors import Unreadable
 from mulvek.store import layouts
+from mulvek.store.adapters import adapter
 from mulvek.store.database import Database
 from mulvek.store.layouts import layout_of, read, written
+from mulvek.store.lifts import with_one_composition
 from mulvek.store.stove import Stove
 from tests.kitchens import EPOCH_S
 
@@ -59,3 +62,36 @@ def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(tmp_path,
     db.close()
     with sqlite3.connect(file) as kept:
         assert kept.execute("SELECT layout FROM event WHERE kind = 'note' AND batch_id = 6").fetchall() == [(1,)]
+
+
+ELEVEN = {"water": 0.3, "fat": 0.1, "lactose": 0.02, "sucrose": 0.2, "reducing": 0.1, "minerals": 0.02}
+ELEVEN |= {"casein": 0.05, "whey": 0.01, "starch": 0.04, "other": 0.12, "acid": 0.04}
+
+
+def of_eleven(**more):
+    return {"key": "x", "bulk_kg_m3": 1000.0, "parts": ELEVEN, **more}
+
+
+@pytest.mark.parametrize(
+    ("kept", "apart"),
+    [
+        (of_eleven(), {"npn": 0.12, "citrates": 0.04, "milk_ash": 0.02, "glucose": 0.1}),
+        (of_eleven(group="khoya"), {"npn": 0.12, "citrates": 0.04, "milk_ash": 0.02, "glucose": 0.1}),
+        (of_eleven(group="yoghurt"), {"npn": 0.12, "acid": 0.04, "milk_ash": 0.02, "glucose": 0.1}),
+        (of_eleven(group="plant"), {"carbohydrate": 0.12, "acid": 0.04, "plant_ash": 0.02, "glucose": 0.1}),
+        (
+            of_eleven(group="starch", split={"protein": 0.06, "fibre": 0.02, "fructose": 0.07, "salt": 0.01}),
+            {"plant_protein": 0.06, "fibre": 0.02, "carbohydrate": 0.04, "acid": 0.04}
+            | {"glucose": 0.03, "fructose": 0.07, "plant_ash": 0.01, "salt": 0.01},
+        ),
+    ],
+)
+def test_a_material_of_eleven_parts_and_a_split_becomes_one_composition(kept, apart):
+    lifted = with_one_composition({"milk": kept, "additions": [{"material": kept, "mass_kg": 0.1}]})
+    same = {name: ELEVEN[name] for name in ("water", "fat", "casein", "whey", "lactose", "sucrose", "starch")}
+    for found in (lifted["milk"], lifted["additions"][0]["material"]):
+        assert "split" not in found and found["key"] == "x"
+        made = adapter(Composition).validate_python(found["parts"])
+        assert made.total == pytest.approx(sum(ELEVEN.values()))
+        assert {name: mass for name, mass in made.items() if mass} == pytest.approx({**same, **apart})
+    assert kept["parts"] == ELEVEN

@@ -180,7 +180,7 @@ def _materials(args: argparse.Namespace) -> int:
     print(f"{'key':<16} {'solids %':>8} {'fat %':>6} {'sugar %':>7} {'g/ml':>5}  name; source; confidence")
     for row in rows:
         p = row.parts_pct
-        sugar = p["sucrose"] + p["reducing"]
+        sugar = row.free_sugars_pct
         print(
             f"{row.key:<16} {row.total_solids_pct:>8.2f} {p['fat']:>6.2f} {sugar:>7.2f} {row.bulk_g_ml:>5.2f}"
             f"  {row.name}; {row.source}; {row.confidence}"

@@ -6,8 +6,8 @@ from typing import Literal
 
 from pydantic import Field
 
+from ..core.composition.composition import Composition
 from ..core.composition.materials import materials
-from ..core.composition.parts import Parts
 from ..core.equipment.quantities import parse, parse_seconds, say
 from ..core.errors import BadInput
 from ..core.planning.curdle.acid import COAGULANTS
@@ -134,14 +134,14 @@ class CurdPartsOut(Out):
     total_kg: float
 
     @classmethod
-    def of(cls, p: Parts) -> "CurdPartsOut":
+    def of(cls, p: Composition) -> "CurdPartsOut":
         return cls(
             water_kg=p.water,
             fat_kg=p.fat,
             protein_kg=p.protein,
             lactose_kg=p.lactose,
             ash_kg=p.minerals,
-            other_kg=p.other,
+            other_kg=p.milk_other,
             acid_kg=p.acid,
             total_kg=p.total,
         )

@@ -191,6 +191,7 @@ class MaterialOut(Out):
     name: str
     group: str
     parts_pct: dict[str, float]
+    free_sugars_pct: float = Field(description="Sucrose, glucose and fructose")
     total_solids_pct: float
     bulk_g_ml: float
     bulk_sd: float
@@ -208,6 +209,7 @@ class MaterialOut(Out):
             name=m.name,
             group=m.group,
             parts_pct={name: round(float(mass) * 100, 2) for name, mass in m.parts.items()},
+            free_sugars_pct=round(float(m.parts.free_sugars) * 100, 2),
             total_solids_pct=round(float(m.parts.total_solids) * 100, 2),
             bulk_g_ml=round(m.bulk_kg_m3 / 1e3, 3),
             bulk_sd=m.bulk_sd,

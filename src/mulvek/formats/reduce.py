@@ -5,8 +5,8 @@ from typing import Annotated, Any, Literal, Protocol
 
 from pydantic import Field, ValidationError
 
+from ..core.composition.composition import Composition
 from ..core.composition.materials import Material, material
-from ..core.composition.parts import Parts
 from ..core.equipment.burners import Burner, Flame
 from ..core.equipment.kitchen import Kitchen
 from ..core.equipment.pans import Pan
@@ -164,13 +164,13 @@ class Strata(Out):
     total_kg: float
 
     @classmethod
-    def of(cls, parts: Parts) -> "Strata":
+    def of(cls, parts: Composition) -> "Strata":
         return cls(
             fat_kg=float(parts.fat),
             protein_kg=float(parts.protein),
             lactose_kg=float(parts.lactose),
-            minerals_kg=float(parts.minerals + parts.other + parts.acid + parts.starch),
-            sugar_kg=float(parts.sucrose + parts.reducing),
+            minerals_kg=float(parts.solids - parts.fat - parts.protein - parts.sugars),
+            sugar_kg=float(parts.free_sugars),
             water_kg=float(parts.water),
             total_kg=float(parts.total),
         )

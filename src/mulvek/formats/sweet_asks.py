@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..core.composition.makeup import Makeup
+from ..core.composition.composition import Composition
 from ..core.equipment.quantities import in_cups, parse, say
 from ..core.errors import BadInput, Impossible
 from ..core.planning.curdle import soak as sk
@@ -154,7 +154,7 @@ class LateOut(Out):
     @classmethod
     def answer(cls, body: LateIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> "LateOut":
         f = plan_sweet(read_sweet_plan(body.plan, shelf, ready))
-        food = f.built.makeup
+        food = f.built.parts
         mass = f.stop_kg or f.finished.likely
         if body.mass.strip():
             mass = parse(body.mass, default_unit="g", allow=("mass",), field="mass").value
@@ -215,9 +215,9 @@ def _rate(f: SweetForecast) -> float | None:
     return last.rate_kg_s if last else None
 
 
-def _milk(f: SweetForecast) -> Makeup:
+def _milk(f: SweetForecast) -> Composition:
     milk = milk_of(f.plan.school, f.plan.pantry)
-    return milk.makeup
+    return milk.parts
 
 
 class CoolIn(Body):
@@ -248,7 +248,7 @@ class CoolOut(Out):
         transfer, top, stirred = _WAYS[body.way]
         place = {"fridge": kitchen.fridge_c, "room": kitchen.room_c}.get(body.way, 0.5)
         mass = f.finished.likely / body.dishes
-        food = f.built.makeup
+        food = f.built.parts
         got = kp.cooling(food, mass, body.wide_cm / 100, place, transfer, open_top=top, stirred=stirred)
         fridge = kp.cooling(food, mass, body.wide_cm / 100, kitchen.fridge_c, kp.FRIDGE, stirred=False)
         if got.passes:

@@ -91,7 +91,7 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
 
 def _milk_fat(key: str) -> float | None:
     thing = things().get(key)
-    return round(thing.makeup.fat * 100, 2) if thing and thing.group == "milk" else None
+    return round(thing.parts.fat * 100, 2) if thing and thing.group == "milk" else None
 
 
 class OwnSweetIn(Body):

@@ -1,4 +1,4 @@
-"""Parts of the Sweets answer, each as it goes over the wire."""
+"""Composition of the Sweets answer, each as it goes over the wire."""
 
 from ..core.planning.sweets.balance import Level
 from ..core.planning.sweets.frozen import FrozenAnswer

@@ -174,7 +174,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
     if words.taken.strip() and (letter := next((k for k, b in school.bases.items() if b.do == "reduce"), None)):
         base = school.bases[letter]
         of = milk_of(school, pantry)
-        to = read_taken(words.taken, base.unit, of.makeup.total_solids)
+        to = read_taken(words.taken, base.unit, of.parts.total_solids)
         try:
             school = changed(school, {f"bases.{letter}": to})
         except BadInput as error:

@@ -149,9 +149,9 @@ class SweetOut(Out):
             limits=[_limit(limit, names) for limit in f.limits],
             levels=[LevelOut.of_level(level) for level in f.levels],
             band=band(plan.sweet, built.stuff.added_sugar),
-            sweetness=fz.sweetness(built.makeup),
-            felt_sweetness=fz.sweetness(built.makeup) * fz.felt_share(plan.kitchen.fridge_c),
-            grains=fz.grains(built.makeup, plan.kitchen.fridge_c).word,
+            sweetness=fz.sweetness(built.parts),
+            felt_sweetness=fz.sweetness(built.parts) * fz.felt_share(plan.kitchen.fridge_c),
+            grains=fz.grains(built.parts, plan.kitchen.fridge_c).word,
             stop_kg=f.stop_kg,
             into_pan_kg=f.into_pan_kg,
             steam_kg=built.stuff.steam_kg * f.batch.finished_kg,
@@ -262,7 +262,7 @@ def _lead(f: SweetForecast, names: Mapping[str, str]) -> LeadOut:
     liquid = thing is not None and thing.group in ("milk", "plant")
     words = say_measured(buy, "mass")
     if liquid and thing:
-        words = say_measured(buy / float(density_kg_m3(thing.makeup.parts(), f.plan.kitchen.milk_c)), "volume")
+        words = say_measured(buy / float(density_kg_m3(thing.parts, f.plan.kitchen.milk_c)), "volume")
     pack = f.plan.packs.get(key)
     packs = ""
     if pack and thing:

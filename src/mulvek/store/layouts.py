@@ -1,7 +1,7 @@
 """What is stored says in which layout it was written, and older layouts are lifted when they are read.
 
 When a class that is stored changes so that its older JSON no longer fits, a step is added to ``LIFTS`` under its name:
-a function from the JSON of layout n to that of n + 1. Steps are never changed or taken out.
+a function of ``lifts`` from the JSON of layout n to that of n + 1. Steps are never changed or taken out.
 """
 
 from collections.abc import Callable, Mapping, Sequence
@@ -9,9 +9,14 @@ from typing import Any
 
 from ..core.errors import Unreadable
 from .adapters import adapter
+from .lifts import Json, with_one_composition
 
-Json = dict[str, Any]
-LIFTS: Mapping[str, Sequence[Callable[[Json], Json]]] = {}
+LIFTS: Mapping[str, Sequence[Callable[[Json], Json]]] = {
+    "ReducePlan": (with_one_composition,),
+    "CurdlePlan": (with_one_composition,),
+    "StrainPlan": (with_one_composition,),
+    "Joined": (with_one_composition,),
+}
 """By the class's name: from layout 1 to 2, from 2 to 3, …"""
 
 

@@ -136,10 +136,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
                 ref=ref,
                 name=base.said,
                 mass_kg=base.mass_kg,
-                total_solids=base.makeup.total_solids,
-                fat=base.makeup.fat,
+                total_solids=base.parts.total_solids,
+                fat=base.parts.fat,
                 added_sugar=base.added_sugar,
-                does=[do for do in ("reduce", "curdle", "hang") if fits(do, base.makeup)],
+                does=[do for do in ("reduce", "curdle", "hang") if fits(do, base.parts)],
             )
             for ref, base in db.kept(weighed_bases).items()
         ]

@@ -3993,6 +3993,11 @@ export interface components {
             confidence: string;
             /** Flags */
             flags: string[];
+            /**
+             * Free Sugars Pct
+             * @description Sucrose, glucose and fructose
+             */
+            free_sugars_pct: number;
             /** Group */
             group: string;
             /** Key */

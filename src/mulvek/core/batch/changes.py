@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 
+from ..composition.composition import Composition, together
 from ..composition.materials import Material
-from ..composition.parts import Parts, sum_parts
 from ..equipment.burners import Flame
 from ..equipment.quantities import Quantity, say
 from ..planning.curdle.cooling import cooling_curve, standing
@@ -44,7 +44,7 @@ def blended(a: Material, a_kg: float, b: Material, b_kg: float) -> Material:
     if a.parts == b.parts:
         return a
     share = a_kg / (a_kg + b_kg)
-    mixed = sum_parts([a.parts.scaled(share), b.parts.scaled(1 - share)])
+    mixed = together([a.parts.scaled(share), b.parts.scaled(1 - share)])
     return replace(
         a,
         key="blend",
@@ -76,7 +76,7 @@ def joined(plan: ReducePlan, other: Joined) -> ReducePlan:
     )
 
 
-def cooled_k(plan: ReducePlan, contents: Parts, seconds: float) -> float:
+def cooled_k(plan: ReducePlan, contents: Composition, seconds: float) -> float:
     """How much it cools off the fire under its skin, K (curd dossier §3, ±30 %)."""
     volume = float(volume_m3(contents, 90.0))
     pan, hot = standing(volume, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c, SHELTER_SKIN)
@@ -84,13 +84,13 @@ def cooled_k(plan: ReducePlan, contents: Parts, seconds: float) -> float:
     return float(celsius[0] - celsius[-1])
 
 
-def reheat_s(plan: ReducePlan, flame: Flame, contents: Parts, kelvin: float) -> float:
+def reheat_s(plan: ReducePlan, flame: Flame, contents: Composition, kelvin: float) -> float:
     """Seconds until it simmers again after it lost ``kelvin``, on this flame."""
     heat = float(heat_capacity_j_k(contents, 80.0)) + plan.pan.heat_capacity_j_k
     return kelvin * heat / plan.burner.net_power_w(flame, plan.pan.shape.base_diameter_m)
 
 
-def chilled_k(contents: Parts, added: Parts, added_c: float, hot_c: float) -> float:
+def chilled_k(contents: Composition, added: Composition, added_c: float, hot_c: float) -> float:
     """How far cold milk poured in cools the pan, K."""
     cold = float(heat_capacity_j_k(added, 50.0))
     return cold / (cold + float(heat_capacity_j_k(contents, 80.0))) * (hot_c - added_c)

@@ -6,7 +6,7 @@ from copy import copy
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ..composition.parts import Parts, sum_parts
+from ..composition.composition import Composition, together
 from ..equipment.burners import Flame
 from ..equipment.pans import Pan
 from ..equipment.quantities import Quantity
@@ -103,7 +103,7 @@ class Fold:
         self.estimate: Estimate | None = None
         self.clock = 0.0
         self._runs: dict[Flame, WayDown] = {}
-        self._solids: tuple[ReducePlan | None, float, Parts] = (None, 0.0, Parts())
+        self._solids: tuple[ReducePlan | None, float, Composition] = (None, 0.0, Composition())
         self.points: list[Point] = []
         self.fusions: list[Fusion] = []
 
@@ -117,7 +117,7 @@ class Fold:
     # -- what is in the pan ---------------------------------------------------------------------------
 
     @property
-    def solids(self) -> Parts:
+    def solids(self) -> Composition:
         """Milk and the sugar so far; the water in it is the water at the start. Asked for at every event, and kept
         until plan or sugar change."""
         plan, sugar_kg, parts = self._solids
@@ -150,7 +150,7 @@ class Fold:
     def water_kg(self) -> float:
         return self.estimate.water_kg if self.estimate else float(self.solids.water)
 
-    def contents(self, water_kg: float) -> Parts:
+    def contents(self, water_kg: float) -> Composition:
         return self.solids.with_water(water_kg)
 
     # -- events ---------------------------------------------------------------------------------------
@@ -345,14 +345,14 @@ class Fold:
         """The scale has the last word on what was left when it came off."""
         if not self.estimate:
             return
-        enriched = sum_parts([Parts(), *(a.parts for a in self.plan.additions if a.late)])
+        enriched = together([Composition(), *(a.parts for a in self.plan.additions if a.late)])
         lost = self._pan_loss(self.contents(self.estimate.water_kg).plus(enriched))
         water = mass_kg + lost - float(enriched.total) - float(self.solids.solids)
         sd = math.hypot(max(0.005, 0.005 * mass_kg), 0.5 * lost)
         self.estimate = self.estimate.doubted(water) if self.estimate.surprised_by(water, sd) else self.estimate
         self.estimate = self.estimate.updated(max(0.0, water), sd)
 
-    def _pan_loss(self, product: Parts) -> float:
+    def _pan_loss(self, product: Composition) -> float:
         shape = self.plan.pan.shape
         depth = float(shape.depth_m(float(volume_m3(product, HOT_C))))
         top = float(shape.depth_m(self.plan.base_m3))

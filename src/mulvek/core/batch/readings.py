@@ -9,7 +9,7 @@ import math
 
 import numpy as np
 
-from ..composition.parts import Number, Parts
+from ..composition.composition import Composition, Number
 from ..equipment.quantities import say
 from ..equipment.vessels import capacity_m3, surface_m2
 from ..errors import BadInput
@@ -32,18 +32,18 @@ BELOW_THE_BOIL_K = 0.7
 _GRID = np.linspace(1.0, 0.04, 97)
 
 
-def brix(parts: Parts) -> Number:
+def brix(parts: Composition) -> Number:
     """Degrees Brix that a refractometer shows for milk, cooled (day dossier §5, ±1).
 
-    >>> from mulvek.core.composition.parts import Parts
-    >>> round(float(brix(Parts(water=80.0, sucrose=20.0))), 1)
+    >>> from mulvek.core.composition.composition import Composition
+    >>> round(float(brix(Composition(water=80.0, sucrose=20.0))), 1)
     20.0
     """
-    seen = parts.sucrose + parts.lactose + parts.reducing + 0.55 * (parts.casein + parts.whey) + 0.3 * parts.minerals
+    seen = parts.sugars + 0.55 * parts.milk_protein + 0.3 * parts.minerals
     return 100.0 * seen / (parts.total - parts.fat)
 
 
-def reading_water(plan: ReducePlan, reading: Reading, solids: Parts, expected_kg: float) -> tuple[float, float]:
+def reading_water(plan: ReducePlan, reading: Reading, solids: Composition, expected_kg: float) -> tuple[float, float]:
     """Water that a reading means, and its sd, kg; sd is infinite when it says nothing of the water.
 
     :param solids: all that is in the pan, with the water of the start.
@@ -87,7 +87,7 @@ def _along(waters: Array, rising: Array, value: float, sd: float) -> tuple[float
     return here, float(sd / max(slope, 1e-9))
 
 
-def check_reading(plan: ReducePlan, reading: Reading, solids: Parts, expected_kg: float) -> tuple[float, float]:
+def check_reading(plan: ReducePlan, reading: Reading, solids: Composition, expected_kg: float) -> tuple[float, float]:
     """The reading's water and sd; refused when it cannot be of this pan.
 
     :raises BadInput: field "value".
@@ -123,6 +123,6 @@ def check_reading(plan: ReducePlan, reading: Reading, solids: Parts, expected_kg
     return water, sd
 
 
-def spoon_stage(parts: Parts, *, flakes: bool = False) -> int:
+def spoon_stage(parts: Composition, *, flakes: bool = False) -> int:
     """The stage (0-7) that the hot spoon shows."""
     return int(np.searchsorted(STAGE_LIMITS_MPA_S, float(viscosity_mpa_s(parts, HOT_C, flakes=flakes))))

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..composition.parts import Parts
+from ..composition.composition import Composition
 from ..equipment.burners import Flame
 from ..equipment.vessels import surface_m2
 from ..planning.reduce.forecast import FIRST_BOIL_LN_SD
@@ -44,7 +44,7 @@ class BatchState:
     reheat_s: float
     said: tuple[tuple[float, Attention], ...]
     marks: dict[str, int]
-    contents: Parts
+    contents: Composition
     celsius: float | None
     flame: Flame
     lit_at_s: float | None

@@ -12,8 +12,7 @@ from importlib.resources import files
 from typing import Any, Literal, get_args
 
 from ..errors import BadInput
-from .makeup import Makeup, Split, made_up
-from .parts import Parts
+from .composition import Composition
 
 Species = Literal["cow", "buffalo", "coconut"]
 """Whose milk: it decides how the solids that are not fat divide."""
@@ -22,18 +21,26 @@ Group = Literal[
     "sugar", "starch", "fruit", "vegetable", "nut", "spice", "fat", "water",
 ]  # fmt: skip
 GROUPS: tuple[Group, ...] = get_args(Group)
-_DAIRY = frozenset({"milk", "concentrate", "powder", "cream", "yoghurt", "cheese", "khoya"})
 
-SNF_SPLIT: Mapping[Species, Parts] = {
-    "cow": Parts(casein=2.55, whey=0.60, lactose=4.55, minerals=0.72, other=0.14, acid=0.16),
-    "buffalo": Parts(casein=3.30, whey=0.65, lactose=4.70, minerals=0.79, other=0.12, acid=0.17),
-    "coconut": Parts(sucrose=1.7, reducing=0.8, minerals=0.7, other=3.4, acid=0.1),
+SNF_SPLIT: Mapping[Species, Composition] = {
+    "cow": Composition(casein=2.55, whey=0.60, lactose=4.55, milk_ash=0.72, npn=0.14, citrates=0.16),
+    "buffalo": Composition(casein=3.30, whey=0.65, lactose=4.70, milk_ash=0.79, npn=0.12, citrates=0.17),
+    "coconut": Composition(
+        plant_protein=2.2,
+        sucrose=1.7,
+        glucose=0.4,
+        fructose=0.4,
+        carbohydrate=0.9,
+        fibre=0.3,
+        plant_ash=0.7,
+        acid=0.1,
+    ),
 }
 """How a species' solids-not-fat divide, g per 100 g of its typical milk."""
 
 
-def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0) -> Parts:
-    """Parts per kg of a dairy liquid or solid known by its label.
+def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0) -> Composition:
+    """Composition per kg of a dairy liquid or solid known by its label.
 
     :param fat: fat, g per 100 g, 0 to 100.
     :param snf: solids not fat, g per 100 g, 0 to 100.
@@ -48,14 +55,11 @@ def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0
         raise BadInput("fat", "Fat and SNF add up to 100 % or more.", "Copy both from the label, in g per 100 g.")
     split = SNF_SPLIT[species]
     solids = split.scaled(snf / split.total)
-    return solids.plus(Parts(water=water, fat=fat, sucrose=sucrose)).scaled(0.01)
+    return solids.plus(Composition(water=water, fat=fat, sucrose=sucrose)).scaled(0.01)
 
 
 LABEL_SD = 0.0015
 """Spread of a label's fat and of its SNF, kg per kg, 1 sd."""
-
-
-NO_SPLIT = Split()
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +72,7 @@ class Material:
 
     key: str
     name: str
-    parts: Parts
+    parts: Composition
     bulk_kg_m3: float
     fat_sd: float
     snf_sd: float
@@ -81,24 +85,13 @@ class Material:
     allergens: tuple[str, ...] = ()
     ph: float | None = None
     bulk_sd: float = 0.03
-    split: Split = NO_SPLIT
-
-    @property
-    def dairy(self) -> bool:
-        """Whether its solids that are not fat are milk's."""
-        return self.group in _DAIRY
-
-    @property
-    def makeup(self) -> Makeup:
-        """What a sweet needs to know of it, kg per kg."""
-        return made_up(self.parts, self.split, dairy=self.dairy, soured=self.group == "yoghurt")
 
     @property
     def added_sugar(self) -> float:
         """Sugar that counts as added, kg per kg: of sugars and of sweetened cans; not a fruit's or milk's own."""
         if self.group not in ("sugar", "concentrate"):
             return 0.0
-        return float(self.parts.sucrose + self.parts.reducing)
+        return float(self.parts.free_sugars)
 
     @property
     def total_solids_sd(self) -> float:
@@ -151,15 +144,12 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
     if label:
         parts = dairy(label["fat"], label["snf"], row.get("species", "cow"), label.get("sucrose", 0.0))
     else:
-        solids = Parts(**row["parts"])
+        solids = Composition(**row["parts"])
         parts = solids.with_water(100.0 - solids.total).scaled(0.01)
     if row["group"] not in GROUPS:
         raise ValueError(f"material {key}: no group {row['group']}")
     if abs(parts.total - 1.0) > 1e-12 or min(mass for _, mass in parts.items()) < 0:
         raise ValueError(f"material {key}: the parts do not add up to 100")
-    split = Split(**{part: share / 100 for part, share in row.get("split", {}).items()})
-    if min(mass for _, mass in made_up(parts, split, dairy=False).items()) < -1e-9:
-        raise ValueError(f"material {key}: the split takes more than there is")
     return Material(
         key,
         row["name"],
@@ -176,7 +166,6 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
         tuple(row.get("allergens", ("milk",) if row["group"] in ("milk", "concentrate") else ())),
         row.get("ph"),
         row.get("bulk_sd", 0.03),
-        split,
     )
 
 
@@ -222,7 +211,7 @@ def own_material(
         if not set(start.allergens) & {"milk"}:
             raise BadInput("fat", f"{name} is not milk's: it has no fat and SNF label.", "Leave the label empty.")
         fat = float(parts.fat) * 100 if fat is None else fat
-        snf = float(parts.msnf) * 100 if snf is None else snf
+        snf = float(parts.msnf + parts.acid) * 100 if snf is None else snf
         sugar = float(parts.sucrose) * 100 if sugar is None else sugar
         for field, value in (("fat", fat), ("snf", snf), ("sugar", sugar)):
             if not 0 <= value <= 100:
@@ -230,6 +219,8 @@ def own_material(
         if snf < 0.1 and fat < 99:
             raise BadInput("snf", "It has solids that are not fat.", "Copy both from the label.")
         parts = dairy(fat, snf, start.species, sugar)
+        if start.group == "yoghurt":
+            parts = replace(parts, citrates=0.0, acid=parts.citrates)
     bulk = start.bulk_kg_m3 if bulk_kg_m3 is None else bulk_kg_m3
     if not 20 <= bulk <= 2000:
         raise BadInput("bulk", f"A litre of it cannot weigh {bulk:g} g.", "Weigh a level cup again.")

@@ -14,7 +14,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from ..composition.parts import Number
+from ..composition.composition import Number
 from ..errors import BadInput
 
 Array = NDArray[np.float64]

@@ -10,7 +10,7 @@ from typing import Any
 
 import numpy as np
 
-from ..composition.makeup import Makeup
+from ..composition.composition import Composition
 from ..composition.materials import read_table
 from ..errors import BadInput
 from ..properties.density import density_kg_m3
@@ -133,17 +133,17 @@ def mould(key: str) -> Mould:
     return MOULDS[key]
 
 
-def fill_share(mix: Makeup, celsius: float = -18.0) -> float:
+def fill_share(mix: Composition, celsius: float = -18.0) -> float:
     """How full to fill, share of the mould, so that it does not lift its lid (F14)."""
     return (1 - HEADSPACE) / (1 + expansion(mix, celsius))
 
 
-def grams_in(mix: Makeup, volume_m3: float, celsius: float = -18.0) -> float:
+def grams_in(mix: Composition, volume_m3: float, celsius: float = -18.0) -> float:
     """Mix that goes into one mould, g."""
-    return float(density_kg_m3(mix.parts(), 4.0)) * volume_m3 * fill_share(mix, celsius) * 1e3
+    return float(density_kg_m3(mix, 4.0)) * volume_m3 * fill_share(mix, celsius) * 1e3
 
 
-def _heat_over_gap(mix: Makeup, from_c: float, to_c: float, air_c: float, points: int) -> float:
+def _heat_over_gap(mix: Composition, from_c: float, to_c: float, air_c: float, points: int) -> float:
     """∫ dH/|T − T_air|, J/kg K."""
     t = np.linspace(from_c, to_c, points)
     middles = (t[1:] + t[:-1]) / 2
@@ -151,7 +151,7 @@ def _heat_over_gap(mix: Makeup, from_c: float, to_c: float, air_c: float, points
 
 
 def freezing_s(
-    mix: Makeup,
+    mix: Composition,
     mould: Mould,
     film: float,
     air_c: float = -18.0,
@@ -181,7 +181,7 @@ def crowded_s(mass_kg: float, capacity_kg_day: float = USUAL_CAPACITY_KG) -> flo
 
 
 def standing_s(
-    mix: Makeup, mould: Mould, serve_c: float, from_c: float = -18.0, room_c: float = 27.0, points: int = 200
+    mix: Composition, mould: Mould, serve_c: float, from_c: float = -18.0, room_c: float = 27.0, points: int = 200
 ) -> float:
     """From freezer to eating, core at ``serve_c``, s (F22); the outer third is there in half the time."""
     transfer = 14.0
@@ -192,7 +192,7 @@ def standing_s(
     return inside * mass / (mould.area_m2 * transfer) * _heat_over_gap(mix, from_c, serve_c, room_c, points)
 
 
-def dip_s(mix: Makeup, wall_m: float, wall_w_m_k: float, water_c: float = 40.0, from_c: float = -18.0) -> float:
+def dip_s(mix: Composition, wall_m: float, wall_w_m_k: float, water_c: float = 40.0, from_c: float = -18.0) -> float:
     """In warm water until it slides out, s (F23)."""
     transfer = 1 / (1 / 400 + wall_m / wall_w_m_k)
     loose = freezing_point_c(mix) - 2

@@ -12,7 +12,7 @@ from typing import Protocol
 
 import numpy as np
 
-from ..composition.parts import Number
+from ..composition.composition import Number
 from ..errors import BadInput
 
 FLAME_DISC_M = 0.20

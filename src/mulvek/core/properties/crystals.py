@@ -7,7 +7,7 @@ solubility after Charles 1960; crystal counts are our estimate (a factor 5), the
 import math
 from dataclasses import dataclass
 
-from ..composition.parts import Parts
+from ..composition.composition import Composition
 from .density import density_kg_m3
 from .texture import lactose_solubility, sugar_number
 
@@ -41,7 +41,7 @@ class Lactose:
     undissolved: float
 
 
-def lactose_at(parts: Parts, celsius: float) -> Lactose:
+def lactose_at(parts: Composition, celsius: float) -> Lactose:
     """How far the lactose is over what the water can hold.
 
     >>> from mulvek.core.composition.materials import material
@@ -76,7 +76,7 @@ def sandiness(size_m: float, undissolved: float) -> float:
     return 1 / (1 + math.exp(-(size_m * 1e6 - 22) / 4))
 
 
-def crystals_in(parts: Parts, celsius: float) -> list[tuple[str, str, float, float]]:
+def crystals_in(parts: Composition, celsius: float) -> list[tuple[str, str, float, float]]:
     """For each way of cooling: its key, its words, crystal width in m and the chance of sandiness."""
     lactose = lactose_at(parts, celsius)
     density = float(density_kg_m3(parts.per_kg(), celsius))

@@ -6,7 +6,7 @@ Kell 1975, dissolved volumes fitted to milk, evaporated milk and sucrose tables.
 Valid 0-105 °C, any total solids, no air in it. ±0.001 g/ml for milk, ±0.005 condensed.
 """
 
-from ..composition.parts import Number, Parts
+from ..composition.composition import Composition, Number
 
 _FAT = (925.59, -0.41757)
 _PER_KG_AT_20 = {  # m³/kg ×1e3 at 20 °C, and its rise per K
@@ -18,7 +18,7 @@ _PER_KG_AT_20 = {  # m³/kg ×1e3 at 20 °C, and its rise per K
     "reducing": (0.613, 0.0003),
     "starch": (0.645, 0.0002),
     "other": (0.70, 0.0003),
-    "acid": (0.66, 0.0003),
+    "acids": (0.66, 0.0003),
 }
 
 
@@ -44,15 +44,15 @@ def _none(mass: Number) -> bool:
     return isinstance(mass, float) and mass == 0.0
 
 
-def excess_volume_m3(parts: Parts) -> Number:
+def excess_volume_m3(parts: Composition) -> Number:
     """Room that sugars take beyond their own as the sugar in the water grows strong, m³."""
-    sugars = parts.sucrose + parts.reducing
+    sugars = parts.free_sugars
     if _none(sugars):
         return 0.0
     return 0.0225e-3 * sugars**2 / (sugars + parts.water)
 
 
-def solids_volume_m3(parts: Parts, celsius: Number) -> Number:
+def solids_volume_m3(parts: Composition, celsius: Number) -> Number:
     """Room of everything but the water, without the excess term, m³."""
     warm = celsius - 20.0
     room = parts.fat * fat_specific_volume(celsius)
@@ -63,13 +63,13 @@ def solids_volume_m3(parts: Parts, celsius: Number) -> Number:
     return room
 
 
-def volume_m3(parts: Parts, celsius: Number) -> Number:
+def volume_m3(parts: Composition, celsius: Number) -> Number:
     """Volume of a batch (parts in kg), m³, at ``celsius``."""
     water = parts.water / water_density_kg_m3(celsius)
     return water + solids_volume_m3(parts, celsius) + excess_volume_m3(parts)
 
 
-def density_kg_m3(parts: Parts, celsius: Number) -> Number:
+def density_kg_m3(parts: Composition, celsius: Number) -> Number:
     """Density, kg/m³.
 
     >>> from mulvek.core.composition.materials import dairy
@@ -79,10 +79,10 @@ def density_kg_m3(parts: Parts, celsius: Number) -> Number:
     return parts.total / volume_m3(parts, celsius)
 
 
-def water_at_volume_kg(solids: Parts, target_m3: Number, celsius: Number) -> Number:
+def water_at_volume_kg(solids: Composition, target_m3: Number, celsius: Number) -> Number:
     """Water that brings these solids to a volume, kg; the excess term by fixed point (settles in a few turns)."""
     rho, base = water_density_kg_m3(celsius), solids_volume_m3(solids, celsius)
     water = (target_m3 - base) * rho
-    for _ in range(0 if _none(solids.sucrose + solids.reducing) else 12):
+    for _ in range(0 if _none(solids.free_sugars) else 12):
         water = (target_m3 - base - excess_volume_m3(solids.with_water(abs(water) + 1e-9))) * rho
     return water

@@ -13,7 +13,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from ..composition.makeup import Makeup
+from ..composition.composition import Composition
 from .texture import lactose_solubility
 
 Array = NDArray[np.float64]
@@ -77,18 +77,18 @@ def depression_k(grams: Any) -> Any:
     return table + below_zero_k(sucrose_activity(beyond)) - _AT_LAST
 
 
-def sucrose_equivalents(mix: Makeup) -> float:
+def sucrose_equivalents(mix: Composition) -> float:
     """Sugars by what they do to ice, kg of sucrose per kg (F7)."""
-    return mix.sucrose + mix.lactose + 1.9 * (mix.glucose + mix.fructose + mix.acid)
+    return float(mix.sucrose + mix.lactose + 1.9 * (mix.reducing + mix.acid))
 
 
-def freezing_k(mix: Makeup, unfrozen: Any) -> Any:
+def freezing_k(mix: Composition, unfrozen: Any) -> Any:
     """Kelvin below zero at which so much water (kg per kg) is still liquid (F8)."""
     salts = ASH_K * mix.ash + SALT_K * mix.salt
     return depression_k(100 * sucrose_equivalents(mix) / unfrozen) + salts / unfrozen
 
 
-def freezing_point_c(mix: Makeup) -> float:
+def freezing_point_c(mix: Composition) -> float:
     """Where ice first forms, °C, ±0.15 (F9)."""
     return -float(freezing_k(mix, mix.water))
 
@@ -98,13 +98,13 @@ _DRIEST = 1e-3
 
 
 @lru_cache(maxsize=256)
-def _way_down(mix: Makeup) -> tuple[Array, Array]:
+def _way_down(mix: Composition) -> tuple[Array, Array]:
     """Kelvin below zero, rising, and the water still liquid there: F8 along finely spaced water."""
     unfrozen = np.geomspace(mix.water, _DRIEST * mix.water, _NODES)
     return np.asarray(freezing_k(mix, unfrozen)), unfrozen
 
 
-def ice(mix: Makeup, celsius: Any) -> Any:
+def ice(mix: Composition, celsius: Any) -> Any:
     """Ice as a share of the whole at a temperature, 0 above the freezing point (F10); shapes as given.
 
     F8 is solved for the unfrozen water on a table of 6000 nodes (error below 1e-6).
@@ -118,7 +118,7 @@ def ice(mix: Makeup, celsius: Any) -> Any:
     return float(found) if np.ndim(celsius) == 0 else found
 
 
-def celsius_at_ice(mix: Makeup, share: float) -> float:
+def celsius_at_ice(mix: Composition, share: float) -> float:
     """Temperature at which this share of the whole is ice, °C, not under −30 (F24)."""
     unfrozen = mix.water - share
     if unfrozen <= 0.005:
@@ -126,32 +126,31 @@ def celsius_at_ice(mix: Makeup, share: float) -> float:
     return max(-30.0, -float(freezing_k(mix, unfrozen)))
 
 
-def solids_heat_kj_kg_k(mix: Makeup) -> float:
+def solids_heat_kj_kg_k(mix: Composition) -> float:
     """Heat that warms the solids of 1 kg by 1 K, kJ (F3)."""
-    carbohydrate = mix.sugars + mix.starch + mix.acid
-    ash = mix.ash + mix.salt
+    carbohydrate = mix.sugars + mix.digestible + mix.acid
     protein = mix.protein + mix.milk_other
-    return 1.98 * mix.fat + 2.01 * protein + 1.55 * carbohydrate + 1.85 * mix.fibre + 1.09 * ash
+    return float(1.98 * mix.fat + 2.01 * protein + 1.55 * carbohydrate + 1.85 * mix.fibre + 1.09 * mix.minerals)
 
 
-def heat_capacity_kj_kg_k(mix: Makeup) -> float:
+def heat_capacity_kj_kg_k(mix: Composition) -> float:
     """Of the unfrozen mix, kJ/kg K, ±3 % (F3)."""
-    return solids_heat_kj_kg_k(mix) + 4.18 * mix.water
+    return float(solids_heat_kj_kg_k(mix) + 4.18 * mix.water)
 
 
-def heat_content_kj_kg(mix: Makeup, celsius: Any) -> Any:
+def heat_content_kj_kg(mix: Composition, celsius: Any) -> Any:
     """Enthalpy above 0 °C liquid, kJ/kg (F11)."""
     frozen = ice(mix, celsius)
     return (solids_heat_kj_kg_k(mix) + 4.18 * (mix.water - frozen) + 2.06 * frozen) * celsius - LATENT * frozen
 
 
-def cold_density_kg_m3(mix: Makeup, celsius: float, frozen: float = 0.0) -> float:
+def cold_density_kg_m3(mix: Composition, celsius: float, frozen: float = 0.0) -> float:
     """Density with ``frozen`` of it (kg per kg) as ice, kg/m³, −40 to 40 °C (Choi & Okos 1986; F2).
 
     It reads milk 0.7 % low: fills and slabs use ``materials.density``; here only ratios and heat matter.
     """
     t = celsius
-    carbohydrate = mix.sugars + mix.starch + mix.acid
+    carbohydrate = mix.sugars + mix.digestible + mix.acid
     room = (
         (mix.water - frozen) / (997.18 + 0.0031439 * t - 0.0037574 * t * t)
         + frozen / (916.89 - 0.13071 * t)
@@ -159,17 +158,17 @@ def cold_density_kg_m3(mix: Makeup, celsius: float, frozen: float = 0.0) -> floa
         + (mix.protein + mix.milk_other) / (1329.9 - 0.5184 * t)
         + carbohydrate / (1599.1 - 0.31046 * t)
         + mix.fibre / (1311.5 - 0.36589 * t)
-        + (mix.ash + mix.salt) / (2423.8 - 0.28063 * t)
+        + mix.minerals / (2423.8 - 0.28063 * t)
     )
-    return 1 / room
+    return float(1 / room)
 
 
-def expansion(mix: Makeup, celsius: float = -18.0) -> float:
+def expansion(mix: Composition, celsius: float = -18.0) -> float:
     """How much it swells as it freezes from 4 °C, share of its volume (F14)."""
     return cold_density_kg_m3(mix, 4.0) / cold_density_kg_m3(mix, celsius, ice(mix, celsius)) - 1
 
 
-def conductivity_w_m_k(mix: Makeup) -> float:
+def conductivity_w_m_k(mix: Composition) -> float:
     """Of the frozen mix, W/m K (F17)."""
     return 0.5 + 1.4 * float(ice(mix, -15.0))
 
@@ -177,10 +176,10 @@ def conductivity_w_m_k(mix: Makeup) -> float:
 POD_LACTOSE, POD_GLUCOSE, POD_FRUCTOSE = 0.16, 0.74, 1.3
 
 
-def sweetness(mix: Makeup) -> float:
+def sweetness(mix: Composition) -> float:
     """Sweetness, g of sucrose per 100 g that would taste the same, warm (F12)."""
     by_kind = POD_LACTOSE * mix.lactose + POD_GLUCOSE * mix.glucose + POD_FRUCTOSE * mix.fructose
-    return 100 * (mix.sucrose + by_kind)
+    return float(100 * (mix.sucrose + by_kind))
 
 
 def felt_share(celsius: float) -> float:
@@ -201,7 +200,7 @@ class Verdict:
     days: int = 0
 
 
-def sandiness(mix: Makeup) -> Verdict:
+def sandiness(mix: Composition) -> Verdict:
     """Lactose grains in a frozen mix by MSNF ÷ (MSNF + water) (F26; days are our estimate)."""
     ratio = mix.msnf / (mix.msnf + mix.water)
     for below, word, days in ((0.15, "low", 30), (0.185, "watch", 21), (0.22, "high", 10)):
@@ -214,9 +213,9 @@ def _clamp(x: float) -> float:
     return max(0.0, min(1.0, x))
 
 
-def iciness(mix: Makeup, freeze_h: float, store_c: float = -18.0) -> Verdict:
+def iciness(mix: Composition, freeze_h: float, store_c: float = -18.0) -> Verdict:
     """How icy it will eat, 0 to 100: ice, slow freezing, a warm store, a thin body (F25; our judgement)."""
-    body = mix.protein + mix.starch + mix.fibre
+    body = mix.protein + mix.digestible + mix.fibre
     score = (
         40 * _clamp((float(ice(mix, -18.0)) - 0.38) / 0.14)
         + 30 * _clamp((freeze_h - 2) / 8)
@@ -238,7 +237,7 @@ def hardness(share: float) -> str:
     return "hard: let it stand"
 
 
-def grains(mix: Makeup, celsius: float) -> Verdict:
+def grains(mix: Composition, celsius: float) -> Verdict:
     """Whether lactose grains are to be felt in a chilled sweet: lactose over what its water holds (F27)."""
     ratio = 100 * mix.lactose / mix.water / float(lactose_solubility(celsius))
     return Verdict("low" if ratio < 1.6 else "watch" if ratio < 2.1 else "likely", ratio)

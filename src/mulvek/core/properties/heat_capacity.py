@@ -1,6 +1,6 @@
 """Heat that warms a batch. Reduction dossier §3; Choi & Okos 1986."""
 
-from ..composition.parts import Number, Parts
+from ..composition.composition import Composition, Number
 
 _CP = {  # kJ/kg K: a + b·t + c·t²
     "water": (4.1762, -9.0864e-5, 5.4731e-6),
@@ -11,13 +11,13 @@ _CP = {  # kJ/kg K: a + b·t + c·t²
 }
 
 
-def heat_capacity_j_k(parts: Parts, celsius: Number) -> Number:
+def heat_capacity_j_k(parts: Composition, celsius: Number) -> Number:
     """Heat that warms the batch (parts in kg) by 1 K, J/K, 0-100 °C, ±2 % (Choi & Okos 1986)."""
     groups = {
         "water": parts.water,
         "fat": parts.fat,
-        "protein": parts.casein + parts.whey + parts.other,
-        "carbohydrate": parts.lactose + parts.sucrose + parts.reducing + parts.starch + parts.acid,
+        "protein": parts.milk_protein + parts.other,
+        "carbohydrate": parts.sugars + parts.starch + parts.acids,
         "ash": parts.minerals,
     }
     return 1e3 * sum(

@@ -7,7 +7,7 @@ import math
 
 import numpy as np
 
-from ..composition.parts import Number
+from ..composition.composition import Number
 
 
 def pressure_at_altitude_pa(altitude_m: float) -> float:

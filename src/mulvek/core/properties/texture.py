@@ -9,7 +9,7 @@ Valid 0-100 °C, total solids up to 75 %. Below 35 % ±25 %; above, a factor 2 (
 
 import numpy as np
 
-from ..composition.parts import Number, Parts
+from ..composition.composition import Composition, Number
 from .density import density_kg_m3, fat_specific_volume
 
 STAGES = (
@@ -53,9 +53,9 @@ _LACTOSE_PER_100_WATER = np.array([11.9, 16.9, 21.6, 31.5, 42.4, 65.8, 86.2, 123
 _PHI_MAX, _JAM, _GEL = 0.79, 0.86, 0.25
 
 
-def sugar_number(parts: Parts) -> Number:
+def sugar_number(parts: Composition) -> Number:
     """Sugar in the water phase, g per 100 g of sugars + water (Hunziker)."""
-    sugars = parts.sucrose + parts.reducing
+    sugars = parts.free_sugars
     return 100.0 * sugars / (sugars + parts.water)
 
 
@@ -89,7 +89,7 @@ def _crowding(s: Number) -> Number:
     return 2 * np.log1p(ratio) + tangent * np.maximum(0.0, s - _JAM)
 
 
-def viscosity_mpa_s(parts: Parts, celsius: Number, *, aged: bool = False, flakes: bool = False) -> Number:
+def viscosity_mpa_s(parts: Composition, celsius: Number, *, aged: bool = False, flakes: bool = False) -> Number:
     """Apparent viscosity, mPa s, capped at 1e9.
 
     :param aged: chilled for 8 hours or more.
@@ -102,7 +102,7 @@ def viscosity_mpa_s(parts: Parts, celsius: Number, *, aged: bool = False, flakes
     share = parts.per_kg()
     water = np.maximum(share.water, 1e-11)
     dissolved = np.minimum(share.lactose, water * lactose_solubility(celsius, sugar_number(share)) / 100)
-    solutes = dissolved + share.sucrose + share.reducing + 0.5 * share.minerals + share.acid
+    solutes = dissolved + share.free_sugars + 0.5 * share.minerals + share.acids
     serum = syrup_viscosity_mpa_s(100 * solutes / (solutes + water), celsius)
     casein_ml_g = 3.57 + 0.012 * np.maximum(0.0, 50.0 - celsius)
     crowd_ml_g = (
@@ -114,7 +114,7 @@ def viscosity_mpa_s(parts: Parts, celsius: Number, *, aged: bool = False, flakes
         + share.other * 1.5
     )
     s = density_kg_m3(share, celsius) * 1e-3 * crowd_ml_g / _PHI_MAX
-    protein = 100 * share.protein / (water + dissolved + share.sucrose + share.reducing)
+    protein = 100 * share.milk_protein / (water + dissolved + share.free_sugars)
     ln_factor = _crowding(s) + _GEL * np.maximum(0.0, protein - 10) + 0.6 * s * (aged + flakes)
     return np.minimum(1e9, serum * np.exp(np.minimum(ln_factor, 40.0)))
 

@@ -7,23 +7,22 @@ import math
 
 import numpy as np
 
-from ..composition.makeup import Makeup
-from ..composition.parts import Number, Parts
+from ..composition.composition import Composition, Number
 from .freezing import ASH_K, SALT_K
 from .steam import saturation_temperature_c
 
-_MOLAR_G = {"sucrose": 342.3, "lactose": 342.3, "reducing": 180.16, "acid": 150.0, "minerals": 64.0}
+_MOLAR_G = {"sucrose": 342.3, "lactose": 342.3, "reducing": 180.16, "acids": 150.0, "minerals": 64.0}
 _NORRISH = {"sucrose": 6.47, "lactose": 10.2, "reducing": 2.25}
 LACTOSE_DISSOLVED_AT_BOIL = 1.57
 """kg lactose that a kg of water holds at 100 °C (Hudson 1908)."""
 
 
-def boiling_water_activity(parts: Parts) -> Number:
+def boiling_water_activity(parts: Composition) -> Number:
     """Water activity at the boil, 0-1: with the factor fitted there.
 
     :param parts: kg or kg per kg; only ratios matter. Lactose counts up to what dissolves at the boil.
 
-    >>> round(float(boiling_water_activity(Parts(water=40.0, sucrose=60.0))), 4)
+    >>> round(float(boiling_water_activity(Composition(water=40.0, sucrose=60.0))), 4)
     0.899
     """
     masses = {name: getattr(parts, name) for name in _MOLAR_G}
@@ -36,7 +35,7 @@ def boiling_water_activity(parts: Parts) -> Number:
     return water / total * np.exp(-factor * strength * strength)
 
 
-def boiling_point_c(parts: Parts, pressure_pa: float) -> Number:
+def boiling_point_c(parts: Composition, pressure_pa: float) -> Number:
     """Temperature at which this batch boils under ``pressure_pa``, °C."""
     return saturation_temperature_c(pressure_pa / boiling_water_activity(parts))
 
@@ -49,15 +48,15 @@ _SUGARS = {  # molar mass, Norrish's constant, most that dissolves per kg of sol
 }
 
 
-def stored_water_activity(food: Makeup) -> float:
+def stored_water_activity(food: Composition) -> float:
     """Water activity at room warmth, 0 to 1; ±0.03 below 0.9, ±0.01 above 0.95 (F41).
 
     Each sugar by Norrish in all the solvent water (Ross 1975), as far as it dissolves; the one figure for keeping.
 
-    >>> round(stored_water_activity(Makeup(water=40.0, sucrose=60.0)), 4)
+    >>> round(stored_water_activity(Composition(water=40.0, sucrose=60.0)), 4)
     0.8953
     """
-    solvent = max(0.5 * food.water, food.water - 0.25 * food.protein - 0.15 * food.starch)
+    solvent = max(0.5 * food.water, food.water - 0.25 * food.protein - 0.15 * food.digestible)
     log = 0.0
     for name, (molar, k, most) in _SUGARS.items():
         mass = min(getattr(food, name), most * solvent)

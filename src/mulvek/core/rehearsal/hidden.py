@@ -4,7 +4,7 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from ..composition.parts import Parts
+from ..composition.composition import Composition
 from ..errors import BadInput
 from ..planning.reduce.plan import Rate, ReducePlan
 from .noise import normal, uniform
@@ -97,14 +97,14 @@ def hide(plan: ReducePlan, level: int, seed: int) -> Hidden:
     )
 
 
-def _other_milk(parts: Parts, fat: float, snf: float) -> Parts:
+def _other_milk(parts: Composition, fat: float, snf: float) -> Composition:
     """The same kilogram of milk with its fat and its SNF changed."""
     solids = {
         name: float(mass) * (fat if name == "fat" else 1.0 if name in ("sucrose", "starch") else snf)
         for name, mass in parts.items()
         if name != "water"
     }
-    return Parts(water=float(parts.total) - sum(solids.values()), **solids)
+    return Composition(water=float(parts.total) - sum(solids.values()), **solids)
 
 
 def _bells(level: Level, seed: int) -> tuple[Bell, ...]:

@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ..composition.parts import Parts
+from ..composition.composition import Composition
 from ..equipment.burners import Flame
 from ..equipment.vessels import surface_m2
 from ..planning.curdle.acid import coagulant, curdled_share, ph_after
@@ -91,7 +91,7 @@ class SimPan:
     # -- what it is ----------------------------------------------------------------------------------
 
     @property
-    def contents(self) -> Parts:
+    def contents(self) -> Composition:
         return self.solids.with_water(self.water_kg)
 
     @property
@@ -137,7 +137,7 @@ class SimPan:
         fire = Fire(0.0, 0.0, plan.burner.wall_loss_w_m2_k, plan.kitchen.room_c, plan.kitchen.pressure_pa)
         self._loss_w_k = float(loss_w_k(self.pan, fire, self._surface_m2, self.depth_m))
         self._capacity = float(heat_capacity_j_k(parts, min(self.celsius, 100.0))) + self.pan.heat_capacity_j_k
-        protein = float(self.solids.protein) / self.mass_kg / 0.033
+        protein = float(self.solids.milk_protein) / self.mass_kg / 0.033
         self._protein, self._sucrose = protein, float(self.solids.sucrose) / self.mass_kg
         self._browns_per_s = float(browning_rate(parts, self.celsius, iron=self.pan.material == "iron")) / 60
 

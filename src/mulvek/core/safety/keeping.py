@@ -7,7 +7,7 @@ ICMSF 1996; cooling 60 → 21 → 5 °C in 2 and 4 hours. The line between class
 import math
 from dataclasses import dataclass
 
-from ..composition.makeup import Makeup
+from ..composition.composition import Composition
 from ..properties.density import density_kg_m3
 from ..properties.freezing import heat_capacity_kj_kg_k
 from ..properties.water_activity import stored_water_activity
@@ -86,7 +86,7 @@ def _days(days: int) -> str:
 
 
 def keeping(
-    food: Makeup,
+    food: Composition,
     ph: float,
     *,
     frozen: bool = False,
@@ -103,7 +103,7 @@ def keeping(
     :param food: kg or kg per kg. :param best_frozen_days: before a frozen one turns sandy.
 
     >>> from mulvek.core.composition.materials import material
-    >>> keeping(material("condensed").makeup, 6.4).words
+    >>> keeping(material("condensed").parts, 6.4).words
     'At or below 5 °C: 7 days. In the room: 4 hours at most.'
     """
     activity = stored_water_activity(food)
@@ -161,10 +161,10 @@ class Cooling:
 
 
 def time_constant_s(
-    food: Makeup, mass_kg: float, wide_m: float, transfer: float, *, open_top: bool = True, stirred: bool = True
+    food: Composition, mass_kg: float, wide_m: float, transfer: float, *, open_top: bool = True, stirred: bool = True
 ) -> tuple[float, float]:
     """Depth m and time constant s of a round pot of ``wide_m`` (F53)."""
-    density = float(density_kg_m3(food.parts(), 40.0))
+    density = float(density_kg_m3(food, 40.0))
     capacity = heat_capacity_kj_kg_k(food) * 1e3
     volume = mass_kg / density
     floor = math.pi * wide_m**2 / 4
@@ -193,7 +193,9 @@ def hand_over_c(tau_s: float, place_c: float) -> float | None:
     return place_c + (COOL_END_C - place_c) * math.exp(colder)
 
 
-def cooling(food: Makeup, mass_kg: float, wide_m: float, place_c: float, transfer: float, **how: bool) -> Cooling:
+def cooling(
+    food: Composition, mass_kg: float, wide_m: float, place_c: float, transfer: float, **how: bool
+) -> Cooling:
     """From 60 °C in one place, 60 → 21 → 5 °C. A room never passes."""
     depth, tau = time_constant_s(food, mass_kg, wide_m, transfer, **how)
     return Cooling(

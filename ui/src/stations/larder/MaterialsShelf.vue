@@ -91,7 +91,7 @@ const remarks = (m: MaterialOut) =>
               </th>
               <td>{{ m.total_solids_pct }} %</td>
               <td>{{ m.parts_pct.fat }} %</td>
-              <td>{{ (m.parts_pct.sucrose! + m.parts_pct.reducing!).toFixed(1) }} %</td>
+              <td>{{ m.free_sugars_pct.toFixed(1) }} %</td>
               <td>{{ m.bulk_g_ml }} ±{{ Math.round(m.bulk_sd * 100) }} %</td>
               <td class="soft">{{ remarks(m) }}</td>
               <td class="soft">{{ m.source }}; {{ m.confidence }}</td>

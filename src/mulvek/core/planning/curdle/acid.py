@@ -9,8 +9,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
+from ...composition.composition import Composition
 from ...composition.materials import read_table
-from ...composition.parts import Parts
 from ...errors import BadInput
 from .milk import CurdMilk
 
@@ -81,7 +81,7 @@ class Coagulant:
     juice_ph: float | None = None
     molar_g: float | None = None
     doses: tuple[float, float] = (0.75, 1.35)
-    holds: Parts = field(default_factory=Parts)
+    holds: Composition = field(default_factory=Composition)
     """What a soured one brings beside water and acid, kg per litre."""
 
     def gives_mol(self, strength: float, ph: float) -> float:
@@ -113,7 +113,7 @@ COAGULANTS: Mapping[str, Coagulant] = {
         row.get("juice_ph"),
         row.get("molar_g"),
         tuple(row.get("doses", (0.75, 1.35))),
-        Parts(**row.get("holds", {})).scaled(0.01),
+        Composition(**row.get("holds", {})).scaled(0.01),
     )
     for key, row in read_table("coagulants.toml").items()
 }
@@ -138,12 +138,12 @@ def dose_l(
 
     Real doses run from ``what.doses[0]`` to ``what.doses[1]`` of it; one stops when the whey runs clear.
 
-    >>> cow = CurdMilk(Parts(casein=0.02574, minerals=0.0072))
+    >>> cow = CurdMilk(Composition(casein=0.02574, milk_ash=0.0072))
     >>> round(dose_l(COAGULANTS["lemon"], 1.37e-3, 83.0, cow, 4.6) * 1e3, 3)
     67.208
     """
     to = end_ph(celsius) if ph is None else ph
-    needed = buffered_mol_m3(MILK_PH, to, buffer_scale(milk.parts.casein, milk.parts.minerals)) * milk_m3
+    needed = buffered_mol_m3(MILK_PH, to, buffer_scale(milk.parts.casein, milk.parts.milk_ash)) * milk_m3
     gives = what.gives_mol(what.strength[1] if strength is None else strength, to)
     if gives <= 0:
         raise BadInput("strength", f"So weak, {what.name} never curdles it.", "Use a sourer one, or another acid.")
@@ -152,7 +152,7 @@ def dose_l(
 
 def ph_after(what: Coagulant, dose: float, milk_m3: float, milk: CurdMilk, strength: float | None = None) -> float:
     """pH that a dose (litres or kg) brings the milk to, by bisection over 4.0-6.69."""
-    scale = buffer_scale(milk.parts.casein, milk.parts.minerals)
+    scale = buffer_scale(milk.parts.casein, milk.parts.milk_ash)
     s = what.strength[1] if strength is None else strength
     low, high = 4.0, 6.69
     for _ in range(60):

@@ -8,7 +8,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...errors import BadInput
 from .acid import curdled_share
 from .milk import CurdMilk
@@ -66,19 +66,19 @@ class Balance:
     ``wet_curd_kg`` and ``serum_kg``: curd just strained, and the serum in it that a rinse meets.
     """
 
-    milk: Parts
-    acid: Parts
+    milk: Composition
+    acid: Composition
     rinse_kg: float
     steam_kg: float
-    curd: Parts
-    whey: Parts
-    washings: Parts
+    curd: Composition
+    whey: Composition
+    washings: Composition
     wet_curd_kg: float
     serum_kg: float
     casein_kept: float
 
 
-NOTHING = Parts()
+NOTHING = Composition()
 
 
 def split(
@@ -91,7 +91,7 @@ def split(
     boil_s: float = 120.0,
     acid_water_kg: float = 0.0,
     acid_kg: float = 0.0,
-    brought: Parts = NOTHING,
+    brought: Composition = NOTHING,
     rinse_kg: float = 0.0,
     rinses: int = 1,
     steam_share: float = EVAPORATES,
@@ -116,15 +116,16 @@ def split(
     casein = kept_casein * m.casein + (0.96 if uht else 0.985) * more.casein
     whey_protein = kept_whey * (m.whey + more.whey)
     protein: float = casein + whey_protein
-    ash = kept_ash * (m.minerals + more.minerals)
+    ash = kept_ash * (m.milk_ash + more.milk_ash)
     dry: float = fat + protein + ash
 
     acid, acid_water = acid_kg / milk_kg, acid_water_kg / milk_kg
     water = m.water - steam_share + acid_water
     lactose = m.lactose + more.lactose
-    natural = m.other + m.acid  # non-protein nitrogen and citrates
+    citrates = m.citrates + m.acid
+    natural = m.npn + citrates
     loose_whey = (1 - kept_whey) * (m.whey + more.whey)
-    loose_ash = (1 - kept_ash) * (m.minerals + more.minerals)
+    loose_ash = (1 - kept_ash) * (m.milk_ash + more.milk_ash)
     solutes = lactose + natural + loose_whey + loose_ash + acid
     serum_solids: float = solutes / (water - _BOUND * protein)
     hold: float = (protein + _FAT_HOLDS * fat) / dry
@@ -147,37 +148,45 @@ def split(
         each = rinse_kg / milk_kg / rinses
         rinsed = (1 - RINSE_MIXES * each / (each + serum)) ** rinses
 
-    def parts_of(strength: float) -> Parts:
+    def parts_of(strength: float) -> Composition:
         wet_share = drained(drain.water_per_dry()) if moisture is None else moisture
         mass = curd_of(wet_share, strength)
         carried = strength * (wet_share * mass - _BOUND * protein) / solutes
-        return Parts(
+        return Composition(
             water=wet_share * mass,
             fat=fat,
             casein=casein,
             whey=whey_protein + carried * loose_whey,
             lactose=carried * lactose,
-            minerals=ash + carried * loose_ash,
-            other=carried * natural,
+            milk_ash=ash + carried * loose_ash,
+            npn=carried * m.npn,
+            citrates=carried * citrates,
             acid=carried * acid,
         )
 
     unrinsed, curd = parts_of(serum_solids), parts_of(serum_solids * rinsed)
-    whole = Parts(
-        water=m.water, fat=m.fat, casein=m.casein, whey=m.whey, lactose=m.lactose, minerals=m.minerals, other=natural
+    whole = Composition(
+        water=m.water,
+        fat=m.fat,
+        casein=m.casein,
+        whey=m.whey,
+        npn=m.npn,
+        citrates=citrates,
+        lactose=m.lactose,
+        milk_ash=m.milk_ash,
     )
-    acid_in = Parts(
+    acid_in = Composition(
         water=acid_water,
         fat=more.fat,
         casein=more.casein,
         whey=more.whey,
         lactose=more.lactose,
-        minerals=more.minerals,
+        milk_ash=more.milk_ash,
         acid=acid,
     )
-    steam = Parts(water=steam_share)
+    steam = Composition(water=steam_share)
     whey = whole.plus(acid_in).plus(steam.plus(unrinsed).scaled(-1.0))
-    washings = Parts(water=rinse_kg / milk_kg).plus(unrinsed).plus(curd.scaled(-1.0))
+    washings = Composition(water=rinse_kg / milk_kg).plus(unrinsed).plus(curd.scaled(-1.0))
 
     return Balance(
         whole.scaled(milk_kg),

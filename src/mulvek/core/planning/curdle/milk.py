@@ -7,8 +7,8 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from ...composition.composition import Composition
 from ...composition.materials import Material
-from ...composition.parts import Parts
 from ...errors import BadInput
 
 Process = Literal["none", "hom", "uht"]
@@ -18,7 +18,7 @@ Process = Literal["none", "hom", "uht"]
 class CurdMilk:
     """``parts``: kg per kg of milk. ``texture``: how much firmer its curd is than cow's, index points."""
 
-    parts: Parts
+    parts: Composition
     process: Process = "none"
     texture: float = 0.0
 

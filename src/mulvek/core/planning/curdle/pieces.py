@@ -9,8 +9,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from ...composition.composition import Composition
 from ...composition.materials import read_table
-from ...composition.parts import Parts
 from ...equipment.pans import Pan
 from ...errors import BadInput
 from ...properties.density import density_kg_m3
@@ -100,7 +100,7 @@ def knead_s(fat_in_dry: float, moisture: float, curd_kg: float, homogenised: boo
     return 60 * min(15.0, max(3.0, minutes * (1.3 if homogenised else 1.0))) * cold
 
 
-def piece_density_kg_m3(curd: Parts) -> float:
+def piece_density_kg_m3(curd: Composition) -> float:
     """Of kneaded chhena, kg/m³ (±20)."""
     return VOID * float(density_kg_m3(curd, 20.0))
 

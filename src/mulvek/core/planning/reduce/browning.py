@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 
-from ...composition.parts import Number, Parts
+from ...composition.composition import Composition, Number
 from ...equipment.pans import Pan
 
 COLOURS = ("ivory", "cream", "deep cream", "tan", "caramel", "dark")
@@ -23,7 +23,9 @@ def _arrhenius(celsius: Number) -> Number:
     return np.exp(-ACTIVATION_K * (1 / (celsius + 273.15) - 1 / 373.15))
 
 
-def browning_rate(parts: Parts, celsius: Number, wall_celsius: Number | None = None, *, iron: bool = False) -> Number:
+def browning_rate(
+    parts: Composition, celsius: Number, wall_celsius: Number | None = None, *, iron: bool = False
+) -> Number:
     """Dose per minute, milk at 100 °C = 1.
 
     :param wall_celsius: of the hottest spot, where 2 % of the milk is; none when heated evenly.
@@ -33,7 +35,7 @@ def browning_rate(parts: Parts, celsius: Number, wall_celsius: Number | None = N
     12.28
     """
     sugars = 100 * (parts.lactose + 2 * parts.reducing + 0.1 * parts.sucrose) / parts.water
-    protein = 100 * parts.protein / parts.water
+    protein = 100 * parts.milk_protein / parts.water
     strength = np.sqrt(sugars * protein) / math.sqrt(5.22 * 3.613)
     heat = _arrhenius(celsius)
     if wall_celsius is not None:
@@ -41,7 +43,7 @@ def browning_rate(parts: Parts, celsius: Number, wall_celsius: Number | None = N
     return strength * heat * (IRON if iron else 1.0)
 
 
-def browning_dose(at_s: Any, parts: Parts, celsius: Number, wall_celsius: Number, pan: Pan) -> Any:
+def browning_dose(at_s: Any, parts: Composition, celsius: Number, wall_celsius: Number, pan: Pan) -> Any:
     """Dose gathered along a reduction since the first boil (trapezium over the nodes)."""
     rate = browning_rate(parts, celsius, wall_celsius, iron=pan.material == "iron")
     steps = np.diff(at_s, prepend=at_s[0]) / 60

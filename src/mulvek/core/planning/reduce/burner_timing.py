@@ -7,7 +7,7 @@ gets wrong about loss and fit is wrong in the same way and mostly cancels.
 import math
 from dataclasses import dataclass, replace
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...equipment.burners import Burner
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
@@ -94,7 +94,7 @@ def calibrate(
 def _strength_by_heating(
     whole: float, burner: Burner, pan: Pan, kitchen: Kitchen, water_kg: float, water_c: float, boil_s: float
 ) -> float:
-    water = Parts(water=water_kg)
+    water = Composition(water=water_kg)
 
     def seconds(strength: float) -> float:
         fire = Fire(whole * strength, 0.0, burner.wall_loss_w_m2_k, kitchen.room_c, kitchen.pressure_pa)

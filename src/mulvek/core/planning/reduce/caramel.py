@@ -6,8 +6,8 @@ flame is off, so one stops a stage early.
 
 from dataclasses import dataclass
 
+from ...composition.composition import Composition, together
 from ...composition.materials import material
-from ...composition.parts import Parts, sum_parts
 from ...errors import BadInput, Impossible
 from ...properties.density import volume_m3
 from ...properties.texture import COLD_C, STAGES, stage_index, viscosity_mpa_s
@@ -48,7 +48,7 @@ class Caramel:
     sugar: float
     fat: float
     cold_name: str
-    parts: Parts
+    parts: Composition
 
 
 def shade_at(celsius: float) -> str:
@@ -64,7 +64,7 @@ def shade_at(celsius: float) -> str:
 
 
 def caramelised_milk(
-    shade: str, sugar_kg: float, butter_kg: float, milk: Parts, milk_kg: float, condensed_kg: float
+    shade: str, sugar_kg: float, butter_kg: float, milk: Composition, milk_kg: float, condensed_kg: float
 ) -> Caramel:
     """Plan the pan method.
 
@@ -84,7 +84,7 @@ def caramelised_milk(
         raise Impossible("sugar", "That is no amount of sugar to caramelise.", "Take 20 g to 5 kg.")
     if milk_kg + condensed_kg <= 0 or butter_kg < 0 or condensed_kg < 0:
         raise Impossible("milk", "Caramel without milk is toffee.", "Add milk or condensed milk.")
-    whole = sum_parts(
+    whole = together(
         [
             material("white-sugar").parts.scaled(sugar_kg),
             material("butter").parts.scaled(butter_kg),
@@ -121,7 +121,7 @@ def caramelised_milk(
         Range.normal(mass, 0.5 * steam, 0.0),
         float(volume_m3(done, 20.0)),
         float(share.total_solids),
-        float(share.sucrose + share.reducing),
+        float(share.free_sugars),
         float(share.fat),
         STAGES[int(stage_index(thick))],
         done,

@@ -6,7 +6,7 @@ stirring. Below 0.40 safe, up to 0.70 oil beads likely, above it splits.
 
 from dataclasses import dataclass
 
-from ...composition.parts import Number, Parts
+from ...composition.composition import Composition, Number
 from ...properties.density import density_kg_m3, fat_specific_volume
 
 SAFE, SPLITS = 0.40, 0.70
@@ -14,13 +14,13 @@ STIRS_PER_MIN = 0.5
 BARE_MOVEMENT_C = 85.0
 
 
-def fat_volume_fraction(parts: Parts, celsius: float) -> Number:
+def fat_volume_fraction(parts: Composition, celsius: float) -> Number:
     """Share of the volume that is fat, 0-1."""
     share = parts.per_kg()
     return density_kg_m3(share, celsius) * share.fat * fat_specific_volume(celsius)
 
 
-def split_index(parts: Parts, celsius: float, stirs_per_min: float = STIRS_PER_MIN) -> Number:
+def split_index(parts: Composition, celsius: float, stirs_per_min: float = STIRS_PER_MIN) -> Number:
     """How near the emulsion is to splitting.
 
     :param celsius: of the pan, 60-105. :param stirs_per_min: slow strokes of the spoon.
@@ -39,7 +39,7 @@ class Split:
     words: str
 
 
-def judge_split(product: Parts, celsius: float) -> Split:
+def judge_split(product: Composition, celsius: float) -> Split:
     """Whether it holds together as planned."""
     gentle = float(split_index(product, BARE_MOVEMENT_C))
     planned = float(split_index(product, celsius))

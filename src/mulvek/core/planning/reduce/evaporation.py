@@ -12,7 +12,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from ...composition.parts import Number, Parts
+from ...composition.composition import Composition, Number
 from ...equipment.pans import Pan
 from ...equipment.vessels import surface_m2
 from ...errors import Impossible
@@ -102,7 +102,7 @@ def loss_w_k(pan: Pan, fire: Fire, surface: Number, depth_m: Number) -> Number:
     return loss
 
 
-def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36) -> HeatUp:
+def heat_up(start: Composition, start_c: float, pan: Pan, fire: Fire, steps: int = 36) -> HeatUp:
     """Warm a cold pan of milk to the first boil.
 
     :raises Impossible: field "burner", when this flame never brings it there.
@@ -116,7 +116,7 @@ def heat_up(start: Parts, start_c: float, pan: Pan, fire: Fire, steps: int = 36)
     surface = surface_m2(pan.shape, depths)
     surfaces, losses = surface.tolist(), loss_w_k(pan, fire, surface, depths).tolist()
     capacities = heat_capacity_j_k(start, edges).tolist()
-    water_j_k = heat_capacity_j_k(Parts(water=1.0), edges).tolist()
+    water_j_k = heat_capacity_j_k(Composition(water=1.0), edges).tolist()
     at_c = edges.tolist()
     seconds = steam = 0.0
     before: tuple[float, float] | None = None
@@ -174,7 +174,7 @@ class Descent:
     viscosity: Array
 
 
-def descent(contents: Parts, steam_kg: Array, pan: Pan, fire: Fire) -> Descent:
+def descent(contents: Composition, steam_kg: Array, pan: Pan, fire: Fire) -> Descent:
     """Prepare a way down.
 
     :param contents: what is in the pan at each node (arrays, kg).

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...equipment.burners import Flame
 from ...equipment.quantities import say
 from ...equipment.vessels import capacity_m3
@@ -105,8 +105,8 @@ class Forecast:
     rate_kg_s: Range
     hot: Spoon
     cold: Spoon
-    before: Parts
-    after: Parts
+    before: Composition
+    after: Composition
     moments: tuple[Moment, ...]
     cautions: tuple[Caution, ...]
     judgement: Judgement
@@ -262,7 +262,7 @@ def _of_the_schools(plan: ReducePlan) -> list[Caution]:
     for more in plan.additions:
         if more.material.group in WET_WITH:
             found.append(wet_first(more.material.name, say(WET_WITH[more.material.group] * more.mass_kg, "mass")))
-        sugar = float(more.parts.sucrose + more.parts.reducing)
+        sugar = float(more.parts.free_sugars)
         if sugar > 0.005 and more.material.group == "concentrate":
             found.append(brings_sugar(more.material.name, say(sugar, "mass")))
     return found

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...properties.crystals import SUGAR_CRYSTALS_ABOVE, crystals_in, lactose_at
 from ...properties.density import volume_m3
 from ...properties.heat_capacity import heat_capacity_j_k
@@ -146,7 +146,7 @@ class Judgement:
     sweetened: Sweetened | None
 
 
-def judge(plan: ReducePlan, track: Track, here: int, product: Parts) -> Judgement:
+def judge(plan: ReducePlan, track: Track, here: int, product: Composition) -> Judgement:
     """All of it for a forecast whose stop is row ``here`` of its track."""
     lactose = lactose_at(product, COLD_C)
     return Judgement(
@@ -198,7 +198,7 @@ def early_stops(track: Track) -> tuple[EarlyStop, ...]:
 def named_stops(plan: ReducePlan, track: Track, here: int) -> tuple[NamedStop, ...]:
     """The named windows that this way down crosses; coconut milk has its own, milk all the others."""
     plant = "plant" in plan.milk.flags
-    sugar = plan.all_parts.sucrose + plan.all_parts.reducing
+    sugar = plan.all_parts.free_sugars
     milk = plan.all_parts.solids - sugar
     milk_part = milk / (milk + track.water_kg)
     sugar_share = sugar / track.product_kg
@@ -230,9 +230,9 @@ def named_stops(plan: ReducePlan, track: Track, here: int) -> tuple[NamedStop, .
     return tuple(found)
 
 
-def _keeping(plan: ReducePlan, product: Parts) -> Keeping:
+def _keeping(plan: ReducePlan, product: Composition) -> Keeping:
     """The kitchen's one verdict, with what only a reduction is asked: whether its sugar stays in solution."""
-    food = replace(plan.all_makeup, water=float(product.water))
+    food = replace(plan.all_parts, water=float(product.water))
     verdict = keeping(food, MILK_PH, room_c=plan.kitchen.room_c, fridge_c=plan.kitchen.fridge_c)
     activity, doubt = verdict.activity, activity_doubt(verdict.activity)
     number = float(sugar_number(product))
@@ -246,7 +246,7 @@ def _keeping(plan: ReducePlan, product: Parts) -> Keeping:
     )
 
 
-def _sweetened(plan: ReducePlan, track: Track, here: int, product: Parts) -> Sweetened:
+def _sweetened(plan: ReducePlan, track: Track, here: int, product: Composition) -> Sweetened:
     flakes = plan.stirring == "folded"
     plain = replace(product, sucrose=product.sucrose - plan.sugar_parts.sucrose)
     own = math.exp(plan.thickness.ln_mean)
@@ -274,7 +274,7 @@ def _halves(plan: ReducePlan) -> Halves:
     )
 
 
-def _losses(plan: ReducePlan, track: Track, here: int, product: Parts) -> Losses:
+def _losses(plan: ReducePlan, track: Track, here: int, product: Composition) -> Losses:
     shape, depth = plan.pan.shape, float(track.depth_m[here])
     wetted = float(shape.wetted_m2(depth))
     ring = max(0.0, float(shape.wetted_m2(float(track.depth_m[0]))) - wetted)
@@ -283,7 +283,7 @@ def _losses(plan: ReducePlan, track: Track, here: int, product: Parts) -> Losses
     return Losses(scraped, unscraped, cooling_loss_kg(product, HOT_C))
 
 
-def cooling_loss_kg(product: Parts, from_c: float, to_c: float = 25.0, open_share: float = 0.30) -> float:
+def cooling_loss_kg(product: Composition, from_c: float, to_c: float = 25.0, open_share: float = 0.30) -> float:
     """Steam that leaves while an uncovered bowl cools, kg (dossier §4; share 0.30 ± 0.15, 0.05 covered)."""
     middle = (from_c + to_c) / 2
     heat = float(heat_capacity_j_k(product, middle)) * (from_c - to_c)
@@ -313,11 +313,11 @@ class Mending:
     total_solids_wanted: float
 
 
-def milk_to_thin_kg(batch: Parts, wanted_solids: float, milk: Parts) -> float:
+def milk_to_thin_kg(batch: Composition, wanted_solids: float, milk: Composition) -> float:
     """Milk (per kg parts) that brings a batch down to total solids, kg per kg; 0 when it is there.
 
     >>> from mulvek.core.composition.materials import dairy
-    >>> thick = Parts(water=0.318 * 0.236, lactose=0.318 * 0.764)
+    >>> thick = Composition(water=0.318 * 0.236, lactose=0.318 * 0.764)
     >>> round(milk_to_thin_kg(thick, 0.725, dairy(4.1, 8.72)) * 1e3, 2)
     20.78
     """

@@ -5,9 +5,8 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any, Literal, get_args
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition, together
 from ...composition.materials import Material, material
-from ...composition.parts import Parts, sum_parts
 from ...equipment.burners import FLAMES, Burner, Flame
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
@@ -82,7 +81,7 @@ class Addition:
         return self.amount.mass_kg(self.material.bulk_kg_m3)
 
     @property
-    def parts(self) -> Parts:
+    def parts(self) -> Composition:
         return self.material.parts.scaled(self.mass_kg)
 
 
@@ -153,17 +152,17 @@ class ReducePlan:
         return self.sugar.mass_kg(self.sugar_kind.bulk_kg_m3) if self.sugar else 0.0
 
     @cached_property
-    def milk_parts(self) -> Parts:
+    def milk_parts(self) -> Composition:
         return self.milk.parts.scaled(self.milk_kg)
 
     @cached_property
-    def sugar_parts(self) -> Parts:
+    def sugar_parts(self) -> Composition:
         return self.sugar_kind.parts.scaled(self.sugar_kg)
 
     @cached_property
-    def base_parts(self) -> Parts:
+    def base_parts(self) -> Composition:
         """What goes on the fire: the milk and what enriches it from the start."""
-        return sum_parts([self.milk_parts, *(a.parts for a in self.additions if not a.late)])
+        return together([self.milk_parts, *(a.parts for a in self.additions if not a.late)])
 
     @cached_property
     def base_kg(self) -> float:
@@ -177,27 +176,19 @@ class ReducePlan:
         return float(volume_m3(self.base_parts, self.kitchen.milk_c))
 
     @cached_property
-    def late_parts(self) -> Parts:
+    def late_parts(self) -> Composition:
         """What still goes in once the stop is reached."""
         late = [a.parts for a in self.additions if a.late]
-        return sum_parts([self.sugar_parts, *late] if self.sugar_time == "end" else [Parts(), *late])
+        return together([self.sugar_parts, *late] if self.sugar_time == "end" else [Composition(), *late])
 
     @cached_property
-    def goal_parts(self) -> Parts:
+    def goal_parts(self) -> Composition:
         """What is in the pan when the stop is judged: sugar that goes in at the end is not yet there."""
         return self.base_parts if self.sugar_time == "end" else self.base_parts.plus(self.sugar_parts)
 
     @cached_property
-    def all_parts(self) -> Parts:
+    def all_parts(self) -> Composition:
         return self.goal_parts.plus(self.late_parts)
-
-    @cached_property
-    def all_makeup(self) -> Makeup:
-        """The same as ``all_parts``, with what keeping and freezing ask for told apart; water before any is boiled off."""
-        made = self.milk.makeup.scaled(self.milk_kg).plus(self.sugar_kind.makeup.scaled(self.sugar_kg))
-        for a in self.additions:
-            made = made.plus(a.material.makeup.scaled(a.mass_kg))
-        return made
 
     @cached_property
     def milk_kg_sd(self) -> float:

@@ -6,7 +6,7 @@ constants here are our estimate (order of magnitude right, ±50 %).
 
 import numpy as np
 
-from ...composition.parts import Number
+from ...composition.composition import Number
 from ...equipment.pans import Pan
 
 SAFE_WALL_K = 30.0

@@ -10,7 +10,7 @@ from typing import Literal
 
 import numpy as np
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...equipment.quantities import Measures, parse, say, say_number
 from ...equipment.vessels import Shape
 from ...errors import BadInput
@@ -193,11 +193,11 @@ def _share(value: float, text: str) -> float:
 
 def water_at_stop_kg(
     stop: Stop,
-    goal: Parts,
+    goal: Composition,
     milk_kg: float,
     milk_m3: float,
     shape: Shape,
-    late: Parts,
+    late: Composition,
     *,
     flakes: bool = False,
     ln_own: float = 0.0,
@@ -214,7 +214,7 @@ def water_at_stop_kg(
     coming = float(late.water) if stop.with_sugar else 0.0
     solids = float(counted.solids)
     if stop.kind == "milk_part":
-        milk_solids = float(goal.solids - goal.sucrose - goal.reducing)
+        milk_solids = float(goal.solids - goal.free_sugars)
         return milk_solids * (1 / stop.value - 1)
     if stop.kind == "total_solids":
         return solids * (1 / stop.value - 1) - coming
@@ -230,7 +230,7 @@ def water_at_stop_kg(
     return float(water_at_volume_kg(goal, target_m3, HOT_C))
 
 
-def _water_at_stage_kg(stage: int, product: Parts, flakes: bool, ln_own: float) -> float:
+def _water_at_stage_kg(stage: int, product: Composition, flakes: bool, ln_own: float) -> float:
     """Water that makes the product the middle of a stage when cold, kg (dossier §7, geometric middles)."""
     solids = float(product.solids)
     share = np.linspace(0.03, 0.85, 120)

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...equipment.burners import Flame
 from ...equipment.quantities import say
 from ...equipment.vessels import surface_m2
@@ -84,15 +84,18 @@ def warm_up(plan: ReducePlan, steps: int = HEAT_UP_STEPS) -> HeatUp:
     return heat_up(start, plan.kitchen.milk_c, plan.pan, fire_under(plan, plan.flame), steps)
 
 
-def contents_along(plan: ReducePlan, warm: HeatUp, steam: Array, steam_at_stop: float) -> Parts:
+def contents_along(plan: ReducePlan, warm: HeatUp, steam: Array, steam_at_stop: float) -> Composition:
     """What is in the pan at each node of steam, with the sugar from when it goes in."""
     goal = plan.goal_parts
     contents = goal.with_water(goal.water - steam)
     if plan.sugar_time == "midway" and plan.sugar_kg:
         gone = midway_steam_kg(plan, warm, steam_at_stop)
         without = plan.base_parts.with_water(plan.base_parts.water - steam)
-        contents = Parts(
-            *(np.where(steam < gone, a, b) for (_, a), (_, b) in zip(without.items(), contents.items(), strict=True))
+        contents = Composition(
+            *(
+                a if a is b or np.array_equal(a, b) else np.where(steam < gone, a, b)
+                for (_, a), (_, b) in zip(without.items(), contents.items(), strict=True)
+            )
         )
     return contents
 

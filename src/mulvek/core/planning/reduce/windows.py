@@ -9,8 +9,8 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
+from ...composition.composition import Composition, Number
 from ...composition.materials import read_table
-from ...composition.parts import Number, Parts
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,10 +68,10 @@ def find_window(words: str) -> Window | None:
     return next((w for w in windows().values() if wanted in w.words), None)
 
 
-def milk_part_solids(parts: Parts) -> Number:
+def milk_part_solids(parts: Composition) -> Number:
     """Milk solids in milk solids and water, kg per kg: what a named stop is judged by.
 
     Sugars that no milk holds are left out; what enriches the milk counts as milk.
     """
-    milk = parts.solids - parts.sucrose - parts.reducing
+    milk = parts.solids - parts.free_sugars
     return milk / (milk + parts.water)

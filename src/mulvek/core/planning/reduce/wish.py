@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 from math import ceil
 
-from ...composition.parts import Parts
+from ...composition.composition import Composition
 from ...equipment.quantities import Measures, Quantity, say_number
 from ...errors import Impossible
 from ...properties.density import density_kg_m3, volume_m3
@@ -76,7 +76,7 @@ def what_is_served(plan: ReducePlan) -> tuple[float, float]:
     return served, float(volume_m3(product, SERVED_C)) * served / float(product.total)
 
 
-def _left_behind_kg(plan: ReducePlan, product: Parts) -> float:
+def _left_behind_kg(plan: ReducePlan, product: Composition) -> float:
     shape, brim = plan.pan.shape, plan.pan.shape.height_m
     depth = min(brim, float(shape.depth_m(float(volume_m3(product, HOT_C)))))
     top = min(brim, float(shape.depth_m(plan.base_m3)))
@@ -113,6 +113,6 @@ def in_measures(volume_m3_: float, measures: Measures) -> str:
     return f"{count('cup', measures.cup_m3, 'cups')} or {count('glass', measures.glass_m3, 'glasses')}"
 
 
-def cost(milk_kg: float, pack_m3: float, price: float, parts: Parts) -> float:
+def cost(milk_kg: float, pack_m3: float, price: float, parts: Composition) -> float:
     """What the milk costs by the price of a pack, money of the kitchen."""
     return milk_kg / (pack_m3 * float(density_kg_m3(parts, SERVED_C))) * price

@@ -131,7 +131,7 @@ class StrainPlan:
     @property
     def gel(self) -> Yoghurt:
         p = self.yoghurt.parts
-        return Yoghurt(float(p.fat), GEL_SHARE * float(p.protein + p.other), float(p.total_solids))
+        return Yoghurt(float(p.fat), GEL_SHARE * float(p.milk_protein + p.other), float(p.total_solids))
 
 
 @dataclass(frozen=True, slots=True)

@@ -42,15 +42,15 @@ def solids_rel_sd(built: Built) -> float:
     """Spread of the finished solids that come from milk: its label, and how the end is judged."""
     spread = COOKED_TO_SD if built.school.cook is not None else REDUCED_TO_SD
     milks = [b for b in built.bases if b.ready is None]
-    label = max((b.of.solids_sd / b.of.makeup.total_solids for b in milks), default=0.01)
+    label = max((b.of.solids_sd / b.of.parts.total_solids for b in milks), default=0.01)
     return math.hypot(spread, label)
 
 
 def levels(built: Built, windows: Mapping[str, Range2]) -> list[Level]:
     """Every level that has a window, and fat, sugar and solids in any case."""
-    m = built.makeup
+    m = built.parts
     rel = solids_rel_sd(built)
-    milk_fat = max((b.of.fat_sd / max(0.005, b.of.makeup.fat) for b in built.bases if b.ready is None), default=0.02)
+    milk_fat = max((b.of.fat_sd / max(0.005, b.of.parts.fat) for b in built.bases if b.ready is None), default=0.02)
     curd = CURD_MOISTURE_SD if any(b.base.do == "curdle" for b in built.bases) and built.school.cook is None else 0.0
     moist = math.hypot(rel * (m.total_solids - built.stuff.added_sugar), curd)
     if built.school.cook is not None:

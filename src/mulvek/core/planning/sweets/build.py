@@ -7,7 +7,7 @@ import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...errors import BadInput, Impossible
 from .curds import Curd, chhena, hung_curd
 from .formula import MILK, SUGARS, Base, School, Sweet
@@ -40,7 +40,7 @@ class Pantry:
 class ReadyBase:
     """A base as it was weighed: per kg, and how much there is. ``said``: where it comes from."""
 
-    makeup: Makeup
+    parts: Composition
     added_sugar: float
     mass_kg: float
     said: str = ""
@@ -55,7 +55,7 @@ class MadeBase:
     of: Thing
     start_kg: float
     made_kg: float
-    makeup: Makeup
+    parts: Composition
     ready: ReadyBase | None = None
 
 
@@ -86,16 +86,16 @@ class Built:
     stop_kg: float
     own_sugar_kg: float
     sugar_over_kg: float
-    pieces_before: Makeup
+    pieces_before: Composition
     before_soak_kg: float
     soak: Soaked | None
     syrup_kg: float
     topped_kg: float
-    parts: tuple["Built", ...] = ()
+    sides: tuple["Built", ...] = ()
 
     @property
-    def makeup(self) -> Makeup:
-        return self.stuff.makeup
+    def parts(self) -> Composition:
+        return self.stuff.parts
 
     @property
     def end_per_mix(self) -> float:
@@ -134,7 +134,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     extras = {key: Stuff.bare(pantry.thing(key, "finish")) for key in finish}
     carried = mix.added_sugar * mixed if any(key in SUGARS for key in finish) else 0.0
     done, own = _finished(
-        mix.makeup, mixed, {k: (s, extras[k].makeup.total_solids) for k, s in finish.items()}, carried, school.cook
+        mix.parts, mixed, {k: (s, extras[k].parts.total_solids) for k, s in finish.items()}, carried, school.cook
     )
     over = max(0.0, -own)
     late = _late(finish, done, max(0.0, own))
@@ -143,7 +143,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     stop = into_pan
     if school.cook is not None and done < into_pan + sum(off_the_fire.values()) - 1e-12:
         stop = done - sum(off_the_fire.values())
-        dry = into_pan * stuff.makeup.total_solids
+        dry = into_pan * stuff.parts.total_solids
         if dry >= stop:
             raise Impossible(
                 "cook", "It would have to be drier than dry before the rest goes in.", "Cook it less dry."
@@ -154,7 +154,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     if school.fry:
         stuff = fried(stuff, school.fry.loses / 100, school.fry.takes / 100)
         mass *= 1 - school.fry.loses / 100 + school.fry.takes / 100
-    before, before_kg = stuff.makeup, mass
+    before, before_kg = stuff.parts, mass
     exchange: Soaked | None = None
     syrup = 0.0
     if school.soak and school.soak.within:
@@ -211,24 +211,24 @@ def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuf
     of = milk_of(school, pantry) if base.of == MILK else pantry.thing(base.of, "milk")
     ready = pantry.ready.get(letter)
     if ready is not None:
-        stuff = Stuff(ready.makeup, {f"base:{letter}": 1.0}, added_sugar=ready.added_sugar)
-        return stuff, MadeBase(letter, base, of, 0.0, 1.0, ready.makeup, ready)
+        stuff = Stuff(ready.parts, {f"base:{letter}": 1.0}, added_sugar=ready.added_sugar)
+        return stuff, MadeBase(letter, base, of, 0.0, 1.0, ready.parts, ready)
     bare = Stuff.bare(of)
     if base.do == "reduce":
-        solids = of.makeup.total_solids
+        solids = of.parts.total_solids
         to = solids * base.to if base.unit == "x" else base.to / 100
         if not to < 0.98:
             raise Impossible(f"bases.{letter}", "That is drier than milk goes.", "Reduce it less.")
         made = boiled_down(bare, to, letter)
-        return made, MadeBase(letter, base, of, made.bought[of.key], 1.0, made.makeup)
+        return made, MadeBase(letter, base, of, made.bought[of.key], 1.0, made.parts)
     curd = (pantry.curdle if base.do == "curdle" else pantry.hang)(of, base.to / 100)
     kept = curd.mass_kg * (math.exp(pantry.yield_ln) if base.do == "curdle" else 1.0)
-    made = replace(bare.per(kept), makeup=curd.makeup, left_kg=(1 - kept) / kept)
-    return made, MadeBase(letter, base, of, 1 / kept, 1.0, curd.makeup)
+    made = replace(bare.per(kept), parts=curd.parts, left_kg=(1 - kept) / kept)
+    return made, MadeBase(letter, base, of, 1 / kept, 1.0, curd.parts)
 
 
 def _finished(
-    mix: Makeup, mixed_kg: float, shares: Mapping[str, tuple[float, float]], carried: float, cook: float | None
+    mix: Composition, mixed_kg: float, shares: Mapping[str, tuple[float, float]], carried: float, cook: float | None
 ) -> tuple[float, float]:
     """Finished mass and the recipe's own sugar, kg (F35, F56). ``shares``: of the finished mass, and its solids.
 

@@ -6,7 +6,7 @@ curd replaces both.
 
 from dataclasses import dataclass
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...errors import Impossible
 from ..curdle.balance import Draining, split
 from ..curdle.milk import curd_milk
@@ -25,7 +25,7 @@ class Curd:
     """kg from a kg of milk or yoghurt, and its make-up per kg."""
 
     mass_kg: float
-    makeup: Makeup
+    parts: Composition
 
 
 def chhena(milk: Thing, moisture: float) -> Curd:
@@ -45,20 +45,7 @@ def chhena(milk: Thing, moisture: float) -> Curd:
         rinse_kg=RINSE,
         moisture=moisture,
     )
-    parts, kept = told.curd, told.curd.total
-    return Curd(
-        kept,
-        Makeup(
-            water=parts.water,
-            fat=parts.fat,
-            casein=parts.casein,
-            whey=parts.whey,
-            milk_other=parts.other,
-            lactose=parts.lactose,
-            milk_ash=parts.minerals,
-            acid=parts.acid,
-        ).scaled(1 / kept),
-    )
+    return Curd(told.curd.total, told.curd.per_kg())
 
 
 def hung_curd(yoghurt: Thing, moisture: float) -> Curd:
@@ -66,7 +53,7 @@ def hung_curd(yoghurt: Thing, moisture: float) -> Curd:
 
     :raises Impossible: field "cook", when so little water never drains.
     """
-    start = yoghurt.makeup
+    start = yoghurt.parts
     solids, wanted = start.total_solids, 1 - moisture
     whey = (wanted - solids) / (wanted - WHEY_SOLIDS)
     if not 0 <= whey < 0.95 or moisture < 0.55:
@@ -77,12 +64,13 @@ def hung_curd(yoghurt: Thing, moisture: float) -> Curd:
     if kept < 0:
         raise Impossible("moisture", "Yoghurt does not drain so far.", "Ask for 65 to 80 % water.")
     protein = 1 - lost_protein / start.protein
-    curd = Makeup(
+    curd = Composition(
         water=start.water - whey * (1 - WHEY_SOLIDS),
         fat=start.fat,
         casein=start.casein * protein,
         whey=start.whey * protein,
-        milk_other=start.milk_other * kept,
+        npn=start.npn * kept,
+        citrates=start.citrates * kept,
         lactose=start.lactose * kept,
         glucose=start.glucose * kept,
         fructose=start.fructose * kept,

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...equipment import moulds as md
 from ...equipment.kitchen import Kitchen
 from ...properties import freezing as fz
@@ -52,7 +52,7 @@ class FrozenAnswer:
     mould: md.Mould
 
 
-def frozen_answer(mix: Makeup, mould: md.Mould, count: int, freezer: Freezer, kitchen: Kitchen) -> FrozenAnswer:
+def frozen_answer(mix: Composition, mould: md.Mould, count: int, freezer: Freezer, kitchen: Kitchen) -> FrozenAnswer:
     """All that freezing asks, for ``count`` moulds at once."""
     curve = fz.ice(mix, np.array(CURVE_C)) / mix.water
     now = float(fz.ice(mix, freezer.celsius))

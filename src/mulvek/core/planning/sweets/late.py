@@ -5,7 +5,7 @@ Sweets dossier F38: a gram of sugar adds 0.62 ml of liquid as it melts; what it 
 
 from dataclasses import dataclass
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...errors import BadInput, Impossible
 from .boiling import steam_rate_kg_s
 
@@ -25,14 +25,14 @@ class Sweeter:
 
 
 def sweeter(
-    food: Makeup, added_sugar: float, mass_kg: float, wanted: float, rate_kg_s: float | None = None
+    food: Composition, added_sugar: float, mass_kg: float, wanted: float, rate_kg_s: float | None = None
 ) -> Sweeter:
     """Sugar that brings ``mass_kg`` to a share of added sugar, and the drying it asks for.
 
     :param wanted: added sugar wanted, kg per kg. :param rate_kg_s: what this pan gives off; else a usual one.
     :raises BadInput: field "sugar", when it is that sweet already.
 
-    >>> change = sweeter(Makeup(water=0.47, fat=0.53), 0.0, 1.0, 0.17 / 1.17, 14.25e-3 / 60)
+    >>> change = sweeter(Composition(water=0.47, fat=0.53), 0.0, 1.0, 0.17 / 1.17, 14.25e-3 / 60)
     >>> round(change.sugar_kg * 1e3), round(change.minutes, 3)
     (170, 7.396)
     """
@@ -57,7 +57,7 @@ class Mend:
     weighs_kg: float
 
 
-def to_moisture(food: Makeup, mass_kg: float, milk: Makeup, wanted: float) -> Mend:
+def to_moisture(food: Composition, mass_kg: float, milk: Composition, wanted: float) -> Mend:
     """Too thick or too thin: what brings ``mass_kg`` to a moisture (kg per kg).
 
     :raises Impossible: field "moisture", when milk cannot make it that wet.

@@ -55,7 +55,7 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
 
     :raises Impossible: when the flame never does it.
     """
-    start = boil.start.parts().scaled(kg)
+    start = boil.start.scaled(kg)
     cold = float(volume_m3(start, 20.0))
     several = goes(cold, capacity_m3(hearth.pan.shape))
     parts = start.scaled(1 / several)

@@ -3,15 +3,15 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 
 KJ_PER_KCAL = 4.184
 
 
-def kcal_per_100g(food: Makeup) -> float:
+def kcal_per_100g(food: Composition) -> float:
     """4 for protein and digestible carbohydrate, 9 for fat, 2 for fibre, 3 for acid (F48)."""
-    digestible = food.protein + food.milk_other + food.sugars + food.starch
-    return 100 * (4 * digestible + 9 * food.fat + 2 * food.fibre + 3 * food.acid)
+    digestible = food.protein + food.milk_other + food.sugars + food.digestible
+    return float(100 * (4 * digestible + 9 * food.fat + 2 * food.fibre + 3 * food.acid))
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,7 +30,7 @@ class Nutrients:
     salt_g: float
 
 
-def nutrients(food: Makeup, added_sugar: float, grams: float) -> Nutrients:
+def nutrients(food: Composition, added_sugar: float, grams: float) -> Nutrients:
     """Of ``grams`` of a food; ``added_sugar`` kg per kg. Law may count honey, jaggery and pulp as free sugars."""
     kcal = kcal_per_100g(food) * grams / 100
     return Nutrients(
@@ -39,7 +39,7 @@ def nutrients(food: Makeup, added_sugar: float, grams: float) -> Nutrients:
         kcal * KJ_PER_KCAL,
         grams * food.protein,
         grams * food.fat,
-        grams * (food.sugars + food.starch),
+        grams * (food.sugars + food.digestible),
         grams * food.sugars,
         grams * added_sugar,
         grams * food.fibre,

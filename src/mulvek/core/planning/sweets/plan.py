@@ -149,7 +149,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     if letters:
         usual = build(plan.sweet, plan.school, pantry)
         own = {
-            b.letter: pantry.ready.get(b.letter) or ReadyBase(b.makeup, 0.0, letters[b.letter], f"your {_called(b)}")
+            b.letter: pantry.ready.get(b.letter) or ReadyBase(b.parts, 0.0, letters[b.letter], f"your {_called(b)}")
             for b in usual.bases
             if b.letter in letters
         }
@@ -188,13 +188,13 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     boils = boilings(built.stuff.boils, batch.finished_kg, plan.hearth, plan.kitchen)
     frozen = None
     if plan.mould is not None:
-        frozen = frozen_answer(built.makeup, plan.mould, count, plan.freezer, plan.kitchen)
+        frozen = frozen_answer(built.parts, plan.mould, count, plan.freezer, plan.kitchen)
     pan = plan.hearth.pan
     syrup = syrup_answer(built, count, mass, plan.hearth, plan.kitchen)
     fry = fry_answer(built, count, mass, plan.kitchen)
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
-    iced = kp.cooling(built.makeup, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
-    cooling = kp.cooling(built.makeup, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
+    iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
+    cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
     steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced))
     return SweetForecast(
         replace(plan, pantry=pantry),
@@ -219,7 +219,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         syrup,
         fry,
         kp.keeping(
-            built.makeup,
+            built.parts,
             built.school.ph,
             frozen=plan.sweet.frozen,
             fruit=built.school.fruit,
@@ -230,7 +230,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         ),
         cooling,
         iced,
-        nutrients(built.makeup, built.stuff.added_sugar, each * 1e3),
+        nutrients(built.parts, built.stuff.added_sugar, each * 1e3),
         allergens(pantry.things[k].allergens for k in _bought(built, pantry)),
         tuple(_cautions(plan, built, pantry)),
     )
@@ -294,8 +294,8 @@ def _list(built: Built, kg: float, pantry: Pantry) -> list[ListRow]:
 
 def _base(b: MadeBase, kg: float, kitchen: Kitchen) -> BasePlan:
     start = b.start_kg * kg
-    density = float(density_kg_m3(b.of.makeup.parts(), kitchen.milk_c))
-    return BasePlan(b, start, start / density, b.made_kg * kg, b.makeup.total_solids)
+    density = float(density_kg_m3(b.of.parts, kitchen.milk_c))
+    return BasePlan(b, start, start / density, b.made_kg * kg, b.parts.total_solids)
 
 
 def _reckoned(
@@ -354,7 +354,7 @@ def _cautions(plan: SweetPlan, built: Built, pantry: Pantry) -> list[Caution]:
     if not any("nut" in pantry.things[k].allergens for k in bought) and "nuts" in words:
         words.remove("nuts")
     made = [HAZARDS[w] for w in dict.fromkeys(words)]
-    sour = splits(built.makeup.acid, built.makeup.msnf) if built.school.fruit and plan.sweet.frozen else None
+    sour = splits(built.parts.acid, built.parts.msnf) if built.school.fruit and plan.sweet.frozen else None
     if sour and sour != "hot":
         made.insert(
             0, Caution("danger", f"This much fruit splits the milk {sour}.", "Take less of it, or a sweeter fruit.")

@@ -25,21 +25,21 @@ FIRM_C = 25.0
 
 def slab_density_kg_m3(built: Built) -> float:
     """Of a pressed slab, with the air in it."""
-    return float(density_kg_m3(built.makeup.parts(), FIRM_C)) * (1 - built.school.piece.air)
+    return float(density_kg_m3(built.parts, FIRM_C)) * (1 - built.school.piece.air)
 
 
 def finished_density_kg_m3(built: Built) -> float:
     """What a litre of it weighs as it is served: a slab with its air, all else close."""
     if built.school.piece.way == "slab":
         return slab_density_kg_m3(built)
-    return float(density_kg_m3(built.makeup.parts(), FIRM_C))
+    return float(density_kg_m3(built.parts, FIRM_C))
 
 
 def piece_kg(built: Built, mould_m3: float | None = None) -> float:
     """Finished sweet in one piece, kg (F42)."""
     piece = built.school.piece
     if piece.way == "mould":
-        return grams_in(built.makeup, mould_m3 if mould_m3 is not None else piece.ml * 1e-6) / 1e3
+        return grams_in(built.parts, mould_m3 if mould_m3 is not None else piece.ml * 1e-6) / 1e3
     if piece.way == "slab":
         long, wide = (mm / 1e3 for mm in piece.cut_mm)
         return slab_piece_kg(slab_density_kg_m3(built), piece.thick_mm / 1e3, long, wide)

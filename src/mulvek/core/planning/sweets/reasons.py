@@ -69,7 +69,7 @@ def _pieces(f: SweetForecast) -> Why:
 
 
 def _balance(f: SweetForecast) -> Why:
-    m = f.built.makeup
+    m = f.built.parts
     return Why(
         "What it is made of",
         "each part of each ingredient, added up, over the finished mass",
@@ -77,7 +77,7 @@ def _balance(f: SweetForecast) -> Why:
             Term("fat", _pct(m.fat)),
             Term("milk solids not fat", _pct(m.msnf), f"lactose {_pct(m.lactose)}"),
             Term("added sugar", _pct(f.built.stuff.added_sugar)),
-            Term("other solids", _pct(m.starch + m.fibre + m.plant_protein + m.plant_ash)),
+            Term("other solids", _pct(m.digestible + m.fibre + m.plant_protein + m.plant_ash)),
             Term("water", _pct(m.water)),
             Term("sweetness, warm", f"{fz.sweetness(m):.1f}", "as sucrose per 100 g"),
         ),
@@ -88,7 +88,7 @@ def _balance(f: SweetForecast) -> Why:
 
 
 def _ice(f: SweetForecast) -> Why:
-    m, z = f.built.makeup, f.frozen
+    m, z = f.built.parts, f.frozen
     assert z is not None
     return Why(
         "How much of it is ice",

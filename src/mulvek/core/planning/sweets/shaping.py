@@ -109,7 +109,7 @@ def syrup_answer(
     pan = hearth.pan
     strength, kg = school.soak.brix, built.syrup_kg * finished_kg
     raw_kg = built.before_soak_kg * finished_kg / max(1, count)
-    raw_m = ball_m(raw_kg, VOID * float(density_kg_m3(built.pieces_before.parts(), FIRM_C)))
+    raw_m = ball_m(raw_kg, VOID * float(density_kg_m3(built.pieces_before, FIRM_C)))
     hours = sum(school.soak.hours) / 2
     kind = school.soak.kind
     together, peak = count, raw_m
@@ -165,7 +165,7 @@ def syrup_answer(
         curve_kg,
         curve_sugar,
         Range.lognormal(raw_kg * (1 + school.soak.gain), GAIN_LN_SD),
-        Range.between(built.makeup.sucrose, SUGAR_SD, 0.0, 1.0),
+        Range.between(built.parts.sucrose, SUGAR_SD, 0.0, 1.0),
         left_kg,
         left_brix,
         sk.keeps_days(left_brix),

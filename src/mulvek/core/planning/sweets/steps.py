@@ -57,7 +57,7 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedSt
                 b.letter,
             )
         )
-    for part in built.parts:
+    for part in built.sides:
         key = f"part.{part.sweet.key}"
         boil = reckoned.get(key, Range.exact(0.0))
         work = sum(s.takes * 60 for s in part.school.steps if not isinstance(s.takes, str)) + 300.0

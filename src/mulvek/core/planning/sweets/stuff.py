@@ -8,7 +8,7 @@ dossier §2, F33 and F35-F37.
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...composition.materials import Material
 
 
@@ -21,7 +21,7 @@ class Thing:
 
     key: str
     name: str
-    makeup: Makeup
+    parts: Composition
     bulk_kg_m3: float = 1000.0
     added_sugar: float = 0.0
     allergens: tuple[str, ...] = ()
@@ -35,7 +35,7 @@ class Thing:
         return cls(
             material.key,
             material.name,
-            material.makeup,
+            material.parts,
             material.bulk_kg_m3,
             CARAMEL_ADDED if material.key == "caramel" else material.added_sugar,
             material.allergens,
@@ -64,7 +64,7 @@ class Boil:
     start_kg: float
     from_solids: float
     to_solids: float
-    start: Makeup = field(default_factory=Makeup)
+    start: Composition = field(default_factory=Composition)
 
     @property
     def end_kg(self) -> float:
@@ -75,7 +75,7 @@ class Boil:
 class Stuff:
     """One kilogram, what was bought for it (kg by key), and where the rest went (kg)."""
 
-    makeup: Makeup
+    parts: Composition
     bought: Mapping[str, float] = field(default_factory=dict)
     steam_kg: float = 0.0
     left_kg: float = 0.0
@@ -86,8 +86,8 @@ class Stuff:
     def bare(cls, thing: Thing) -> "Stuff":
         if thing.key == "caramel":
             sugar = 1 / CARAMEL_KEEPS
-            return cls(thing.makeup, {"white-sugar": sugar}, sugar - 1, added_sugar=thing.added_sugar)
-        return cls(thing.makeup, {thing.key: 1.0}, added_sugar=thing.added_sugar)
+            return cls(thing.parts, {"white-sugar": sugar}, sugar - 1, added_sugar=thing.added_sugar)
+        return cls(thing.parts, {thing.key: 1.0}, added_sugar=thing.added_sugar)
 
     @property
     def missing_kg(self) -> float:
@@ -97,7 +97,7 @@ class Stuff:
     def per(self, kept: float) -> "Stuff":
         """The same account for a kilogram of what is left when ``kept`` of this one stays."""
         return Stuff(
-            self.makeup,
+            self.parts,
             {key: kg / kept for key, kg in self.bought.items()},
             self.steam_kg / kept,
             self.left_kg / kept,
@@ -111,52 +111,52 @@ def blend(things: Iterable[tuple[Stuff, float]]) -> tuple[float, Stuff]:
     pairs = [(stuff, kg) for stuff, kg in things if kg > 0]
     total = sum(kg for _, kg in pairs)
     bought: dict[str, float] = {}
-    makeup = Makeup()
+    parts = Composition()
     steam = left = added = 0.0
     boils: list[Boil] = []
     for stuff, kg in pairs:
         share = kg / total
-        makeup = makeup.plus(stuff.makeup.scaled(share))
+        parts = parts.plus(stuff.parts.scaled(share))
         for key, mass in stuff.bought.items():
             bought[key] = bought.get(key, 0.0) + mass * share
         steam += stuff.steam_kg * share
         left += stuff.left_kg * share
         added += stuff.added_sugar * share
         boils += [replace(b, start_kg=b.start_kg * share) for b in stuff.boils]
-    return total, Stuff(makeup, bought, steam, left, added, tuple(boils))
+    return total, Stuff(parts, bought, steam, left, added, tuple(boils))
 
 
 def boiled_down(stuff: Stuff, to_solids: float, of: str) -> Stuff:
     """Water boiled off until so much of it is solids; unchanged when it is that thick already (F33).
 
-    >>> thick = boiled_down(Stuff(Makeup(water=0.85, fat=0.15), {"milk": 1.0}), 0.30, "milk")
+    >>> thick = boiled_down(Stuff(Composition(water=0.85, fat=0.15), {"milk": 1.0}), 0.30, "milk")
     >>> round(thick.bought["milk"], 9), round(thick.steam_kg, 9), abs(thick.missing_kg) < 1e-12
     (2.0, 1.0, True)
     """
-    solids = stuff.makeup.total_solids
+    solids = stuff.parts.total_solids
     kept = solids / to_solids
     if kept >= 1:
         return stuff
     gone = 1 - kept
-    makeup = replace(stuff.makeup, water=stuff.makeup.water - gone).scaled(1 / kept)
+    parts = replace(stuff.parts, water=stuff.parts.water - gone).scaled(1 / kept)
     rest = stuff.per(kept)
     return replace(
         rest,
-        makeup=makeup,
+        parts=parts,
         steam_kg=rest.steam_kg + gone / kept,
-        boils=(*rest.boils, Boil(of, 1 / kept, solids, to_solids, stuff.makeup)),
+        boils=(*rest.boils, Boil(of, 1 / kept, solids, to_solids, stuff.parts)),
     )
 
 
 def fried(stuff: Stuff, loses: float, takes: float) -> Stuff:
     """In hot fat: ``loses`` of its mass as water, ``takes`` up fat (F36)."""
-    loses = min(loses, stuff.makeup.water)
+    loses = min(loses, stuff.parts.water)
     kept = 1 - loses + takes
-    makeup = replace(stuff.makeup, water=stuff.makeup.water - loses, fat=stuff.makeup.fat + takes)
+    parts = replace(stuff.parts, water=stuff.parts.water - loses, fat=stuff.parts.fat + takes)
     rest = stuff.per(kept)
     return replace(
         rest,
-        makeup=makeup.scaled(1 / kept),
+        parts=parts.scaled(1 / kept),
         bought=dict(rest.bought) | {"oil": rest.bought.get("oil", 0.0) + takes / kept},
         steam_kg=rest.steam_kg + loses / kept,
     )
@@ -176,10 +176,10 @@ def soaked(stuff: Stuff, brix: float, gain: float, ratio: float, reach: float) -
     """Pieces in ``ratio`` times their mass of syrup: they gain ``gain`` of their mass and come ``reach`` of the
     way to the common strength (F37). ``brix`` and the answer's strengths are mass shares, 0 to 1.
     """
-    makeup = stuff.makeup
-    watery = makeup.water + makeup.sucrose
-    own = makeup.sucrose / watery
-    sugar, water = ratio * brix + makeup.sucrose, ratio * (1 - brix) + makeup.water
+    parts = stuff.parts
+    watery = parts.water + parts.sucrose
+    own = parts.sucrose / watery
+    sugar, water = ratio * brix + parts.sucrose, ratio * (1 - brix) + parts.water
     equal = sugar / (sugar + water)
     strength = own + reach * (equal - own)
     in_sugar = strength * (watery + gain)
@@ -191,9 +191,9 @@ def soaked(stuff: Stuff, brix: float, gain: float, ratio: float, reach: float) -
         bought[key] = bought.get(key, 0.0) + kg / kept
     made = replace(
         rest,
-        makeup=replace(makeup, sucrose=in_sugar, water=(1 - strength) * (watery + gain)).scaled(1 / kept),
+        parts=replace(parts, sucrose=in_sugar, water=(1 - strength) * (watery + gain)).scaled(1 / kept),
         bought=bought,
-        added_sugar=(stuff.added_sugar + max(0.0, in_sugar - makeup.sucrose)) / kept,
+        added_sugar=(stuff.added_sugar + max(0.0, in_sugar - parts.sucrose)) / kept,
         left_kg=rest.left_kg + left / kept,
     )
     return made, Soaked(equal, strength, left, (sugar - in_sugar) / left)
@@ -202,4 +202,4 @@ def soaked(stuff: Stuff, brix: float, gain: float, ratio: float, reach: float) -
 def handled(stuff: Stuff, loss: float) -> Stuff:
     """What pan, spoon and trimming keep: the make-up stays, the account grows."""
     rest = stuff.per(1 - loss)
-    return replace(rest, makeup=stuff.makeup, added_sugar=stuff.added_sugar, left_kg=rest.left_kg + loss / (1 - loss))
+    return replace(rest, parts=stuff.parts, added_sugar=stuff.added_sugar, left_kg=rest.left_kg + loss / (1 - loss))

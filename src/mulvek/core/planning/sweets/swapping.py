@@ -77,7 +77,7 @@ def alternatives(
     fire = school.cook is not None or (head == "mix" and _reduced(school) is not None)
     found: list[Alternative] = []
     for swap in swaps(
-        thing.makeup, amount * batch, others, most_kg, split=thing.group in CURDS, want=want, evaporates=fire
+        thing.parts, amount * batch, others, most_kg, split=thing.group in CURDS, want=want, evaporates=fire
     ):
         if more and len(swap.parts) == 1 and swap.parts[0].thing.milk:
             continue  # told below, boiled in the same pan
@@ -117,18 +117,18 @@ def _boiled_off(school: School, steam_kg: float) -> dict[str, float]:
 def _more_milk(school: School, pantry: Pantry, thing: Thing, amount: float) -> dict[str, float] | None:
     """The same solids from more milk in the same pan: reduced further, or put in to be cooked down."""
     milk = milk_of(school, pantry)
-    solids = amount * thing.makeup.total_solids
+    solids = amount * thing.parts.total_solids
     letter = _reduced(school)
     changes: dict[str, float] = {f"mix.{thing.key}": 0.0}
     if letter is not None and school.cook is None:
         base, now = school.bases[letter], school.mix[letter]
-        from_solids = milk.makeup.total_solids
+        from_solids = milk.parts.total_solids
         share = from_solids * base.to if base.unit == "x" else base.to / 100
         together = (now * share + solids) / (now + amount)
         to = together / from_solids if base.unit == "x" else together * 100
         return changes | {f"bases.{letter}": to, f"mix.{letter}": now + amount}
     if school.cook is not None and _ALL_MILK in school.mix:
-        return changes | {"mix.milk": school.mix["milk"] + solids / milk.makeup.total_solids}
+        return changes | {"mix.milk": school.mix["milk"] + solids / milk.parts.total_solids}
     return None
 
 
@@ -148,7 +148,7 @@ def _made(
         built = here
     minutes = (_boil_s(built) - _boil_s(here)) / 60
     told = tuple(levels(built, school.windows))
-    return Alternative(kind, changes, swap, minutes, told, note or _left_out(told), built.makeup.total_solids)
+    return Alternative(kind, changes, swap, minutes, told, note or _left_out(told), built.parts.total_solids)
 
 
 def _boil_s(built: Built) -> float:

@@ -13,7 +13,7 @@ from typing import Self
 import numpy as np
 from numpy.typing import NDArray
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...errors import BadInput
 from .boiling import boil_off_s
 from .stuff import Thing
@@ -31,13 +31,13 @@ MOST_THINGS = 14
 """More would take too long to try; the nearest in make-up are tried."""
 
 
-def rows_of(makeup: Makeup, split: bool) -> Array:
+def rows_of(parts: Composition, split: bool) -> Array:
     """What is compared, kg per kg."""
-    sugar = makeup.sucrose + makeup.glucose + makeup.fructose
+    sugar = parts.free_sugars
     if split:
-        ash = makeup.lactose + makeup.milk_ash + makeup.milk_other
-        return np.array([makeup.fat, makeup.casein, makeup.whey, ash, sugar, makeup.water])
-    return np.array([makeup.fat, makeup.msnf, sugar, makeup.water])
+        ash = parts.lactose + parts.milk_ash + parts.milk_other
+        return np.array([parts.fat, parts.casein, parts.whey, ash, sugar, parts.water])
+    return np.array([parts.fat, parts.msnf, sugar, parts.water])
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +72,7 @@ class _Problem:
     @classmethod
     def of(
         cls,
-        target: Makeup,
+        target: Composition,
         mass_kg: float,
         things: Sequence[Thing],
         most: Sequence[float],
@@ -81,7 +81,7 @@ class _Problem:
     ) -> Self:
         tolerance = (_SPLIT_TOLERANCE if split else _TOLERANCE) * mass_kg
         wanted = rows_of(target, split) * mass_kg
-        columns = np.column_stack([*(rows_of(t.makeup, split) for t in things), np.zeros(len(wanted))])
+        columns = np.column_stack([*(rows_of(t.parts, split) for t in things), np.zeros(len(wanted))])
         columns[-1, -1] = -1.0
 
         def equations(weights: Array) -> tuple[Array, Array]:
@@ -147,7 +147,11 @@ def _at_once(gram: Array, right: Array, chosen: NDArray[np.intp]) -> Array:
 
 
 def fit(
-    target: Makeup, mass_kg: float, things: Sequence[Thing], most: Sequence[float] | None = None, split: bool = False
+    target: Composition,
+    mass_kg: float,
+    things: Sequence[Thing],
+    most: Sequence[float] | None = None,
+    split: bool = False,
 ) -> Fit | None:
     """The best amounts of all these things for ``mass_kg`` of the target (F44); None when one of them is not wanted.
 
@@ -201,7 +205,7 @@ def _minutes(things: Sequence[Thing], amounts: Sequence[float], steam_kg: float)
     mass = sum(amounts)
     if steam_kg <= 1e-6 or mass - steam_kg <= 0:
         return 0.0
-    solids = sum(t.makeup.total_solids * kg for t, kg in zip(things, amounts, strict=True))
+    solids = sum(t.parts.total_solids * kg for t, kg in zip(things, amounts, strict=True))
     return boil_off_s(mass, solids / mass, min(0.99, solids / (mass - steam_kg))) / 60
 
 
@@ -219,11 +223,11 @@ def _steps(thing: Thing, mass_kg: float) -> list[float]:
     return [max(0, nearest + by) * step for by in (-1, 0, 1)]
 
 
-def rounded(target: Makeup, mass_kg: float, things: Sequence[Thing], exact: Fit, split: bool = False) -> Swap:
+def rounded(target: Composition, mass_kg: float, things: Sequence[Thing], exact: Fit, split: bool = False) -> Swap:
     """The nearest choice of whole spoons; water over is boiled off (F46)."""
     tolerance = (_SPLIT_TOLERANCE if split else _TOLERANCE) * mass_kg
     wanted = rows_of(target, split) * mass_kg
-    columns = np.column_stack([rows_of(t.makeup, split) for t in things])
+    columns = np.column_stack([rows_of(t.parts, split) for t in things])
     choices = np.array(list(itertools.product(*(_steps(t, kg) for t, kg in zip(things, exact.amounts, strict=True)))))
     masses = choices * np.array([t.bulk_kg_m3 for t in things])
     errors = masses @ columns.T - wanted
@@ -247,7 +251,7 @@ def rounded(target: Makeup, mass_kg: float, things: Sequence[Thing], exact: Fit,
 
 
 def swaps(
-    target: Makeup,
+    target: Composition,
     mass_kg: float,
     house: Sequence[Thing],
     most: Mapping[str, float] | None = None,
@@ -281,7 +285,7 @@ def swaps(
 
 
 def _best(
-    target: Makeup, mass_kg: float, found: Sequence[tuple[float, tuple[Thing, ...], Fit]], split: bool, want: int
+    target: Composition, mass_kg: float, found: Sequence[tuple[float, tuple[Thing, ...], Fit]], split: bool, want: int
 ) -> list[Swap]:
     """The ``want`` best by whole score, none of which is a better one with another milk or something more in it.
 
@@ -312,15 +316,15 @@ def _handfuls(things: int) -> Iterator[NDArray[np.intp]]:
             yield np.array(list(itertools.combinations(range(of), size)))
 
 
-def _likely(target: Makeup, house: Sequence[Thing], split: bool) -> list[Thing]:
+def _likely(target: Composition, house: Sequence[Thing], split: bool) -> list[Thing]:
     """Things that share something with the target, the nearest by make-up first; water always may thin."""
     wanted = rows_of(target, split)
     dry = wanted[:-1] / max(1e-9, float(np.sum(wanted[:-1])))
 
     def near(thing: Thing) -> float:
-        rows = rows_of(thing.makeup, split)[:-1]
+        rows = rows_of(thing.parts, split)[:-1]
         total = float(np.sum(rows))
         return 2.0 if total < 1e-6 else float(np.sum(np.abs(rows / total - dry)))
 
-    useful = [t for t in house if float(rows_of(t.makeup, split)[:-1] @ wanted[:-1]) > 0 or t.key == "water"]
+    useful = [t for t in house if float(rows_of(t.parts, split)[:-1] @ wanted[:-1]) > 0 or t.key == "water"]
     return sorted(useful, key=near)[:MOST_THINGS]

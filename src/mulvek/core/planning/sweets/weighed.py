@@ -5,7 +5,7 @@ The solids are what went in; the water is what the scale says. So every sweet is
 
 from dataclasses import replace
 
-from ...composition.makeup import Makeup
+from ...composition.composition import Composition
 from ...errors import Conflict
 from ..curdle.forecast import CurdForecast
 from ..curdle.plan import CurdlePlan
@@ -25,7 +25,7 @@ def reduced(plan: ReducePlan, sugar_kg: float, weighed_kg: float, said: str) -> 
     things = [(Thing.of(plan.milk), plan.milk_kg), (Thing.of(plan.sugar_kind), sugar_kg)]
     things += [(Thing.of(a.material), a.mass_kg) for a in plan.additions]
     total, mixed = blend((Stuff.bare(thing), kg) for thing, kg in things)
-    whole = mixed.makeup.scaled(total)
+    whole = mixed.parts.scaled(total)
     water = weighed_kg - (whole.total - whole.water)
     if water < 0:
         raise Conflict("bases", "It weighs less than its own solids.", "Weigh it again in its log.")
@@ -38,7 +38,7 @@ def curdled(plan: CurdlePlan, told: CurdForecast, weighed_kg: float, said: str) 
     """Chhena: the told dry matter, the weighed water."""
     dry = told.balance.curd.total - told.balance.curd.water
     moisture = min(0.80, max(0.30, 1 - dry / weighed_kg))
-    return ReadyBase(chhena(Thing.of(plan.milk), moisture).makeup, 0.0, weighed_kg, said)
+    return ReadyBase(chhena(Thing.of(plan.milk), moisture).parts, 0.0, weighed_kg, said)
 
 
 def hung(told: StrainForecast, weighed_kg: float, said: str) -> ReadyBase:
@@ -46,15 +46,15 @@ def hung(told: StrainForecast, weighed_kg: float, said: str) -> ReadyBase:
     plan = told.plan
     share = min(0.9, max(0.0, 1 - weighed_kg / plan.mass_kg))
     solids = solids_after(float(plan.yoghurt.parts.total_solids), share)
-    made = hung_curd(Thing.of(plan.yoghurt), 1 - solids).makeup if share > 0.02 else plan.yoghurt.makeup
+    made = hung_curd(Thing.of(plan.yoghurt), 1 - solids).parts if share > 0.02 else plan.yoghurt.parts
     return ReadyBase(made, 0.0, weighed_kg, said)
 
 
-def fits(do: str, makeup: Makeup) -> bool:
+def fits(do: str, parts: Composition) -> bool:
     """Whether such a base can stand for one made by ``do``."""
-    curd = makeup.casein > 2.0 * makeup.lactose
+    curd = parts.casein > 2.0 * parts.lactose
     if do == "curdle":
-        return curd and makeup.acid < 0.006
+        return curd and bool(parts.acid < 0.006)
     if do == "hang":
-        return makeup.acid >= 0.004
-    return not curd and makeup.acid < 0.004
+        return bool(parts.acid >= 0.004)
+    return not curd and bool(parts.acid < 0.004)

@@ -22,6 +22,7 @@ from mulvek.core.planning.sweets.portions import GROWS, RESERVE, Lead, count_pie
 from mulvek.core.planning.sweets.stuff import Stuff, fried, soaked
 from mulvek.core.planning.sweets.swaps import fit
 from mulvek.core.properties import freezing as fz
+from mulvek.core.properties.heat_capacity import heat_capacity_j_k
 from mulvek.core.properties.steam import pressure_at_altitude_pa
 from mulvek.core.properties.texture import lactose_solubility
 from mulvek.core.properties.water_activity import stored_water_activity
@@ -55,9 +56,9 @@ def pham_h(mix: Composition, width_m: float) -> float:
     core, start, air = -14.0, 5.0, -18.0
     mean = 1.8 + 0.263 * core + 0.105 * air
     density = fz.cold_density_kg_m3(mix, 4.0)
-    first = density * 1e3 * fz.heat_capacity_kj_kg_k(mix) * (start - mean)
+    first = density * heat_capacity_j_k(mix, 0.0) * (start - mean)
     frozen = fz.ice(mix, core)
-    cold = fz.solids_heat_kj_kg_k(mix) + 4.18 * (mix.water - frozen) + 2.06 * frozen
+    cold = heat_capacity_j_k(mix.with_water(mix.water - frozen), 0.0) / 1e3 + fz.ICE_KJ_KG_K * frozen
     second = density * 1e3 * (333.5 * frozen + cold * (mean - core))
     half = width_m / 2
     sums = first / ((start + mean) / 2 - air) + second / (mean - air)
@@ -112,7 +113,7 @@ def days(built, **how) -> int:
 VALUES = [
     ("R1", 100 * COW.parts.msnf),
     ("R2", fz.cold_density_kg_m3(COW.parts, 20.0)),
-    ("R3", fz.heat_capacity_kj_kg_k(FULL.parts)),
+    ("R3", heat_capacity_j_k(FULL.parts, 0.0) / 1e3),
     ("R4", fz.depression_k(33.7)),
     ("R5", fz.depression_k(100.0)),
     ("R6", fz.depression_k(200.0)),

@@ -14,11 +14,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ..composition.composition import Composition
+from .heat_capacity import heat_capacity_j_k
 from .texture import lactose_solubility
 
 Array = NDArray[np.float64]
 LATENT = 333.5
 """Heat of melting, kJ/kg."""
+ICE_KJ_KG_K = 2.06
 _SUCROSE_G = np.arange(0.0, 166.0, 3.0)
 _DEPRESSION_K = np.array(
     [0, .18, .35, .53, .72, .90, 1.10, 1.29, 1.47, 1.67, 1.86, 2.03, 2.21, 2.40, 2.60, 2.78, 2.99, 3.20, 3.42, 3.63,
@@ -126,22 +128,11 @@ def celsius_at_ice(mix: Composition, share: float) -> float:
     return max(-30.0, -float(freezing_k(mix, unfrozen)))
 
 
-def solids_heat_kj_kg_k(mix: Composition) -> float:
-    """Heat that warms the solids of 1 kg by 1 K, kJ (F3)."""
-    carbohydrate = mix.sugars + mix.digestible + mix.acid
-    protein = mix.protein + mix.milk_other
-    return float(1.98 * mix.fat + 2.01 * protein + 1.55 * carbohydrate + 1.85 * mix.fibre + 1.09 * mix.minerals)
-
-
-def heat_capacity_kj_kg_k(mix: Composition) -> float:
-    """Of the unfrozen mix, kJ/kg K, ±3 % (F3)."""
-    return float(solids_heat_kj_kg_k(mix) + 4.18 * mix.water)
-
-
 def heat_content_kj_kg(mix: Composition, celsius: Any) -> Any:
     """Enthalpy above 0 °C liquid, kJ/kg (F11)."""
     frozen = ice(mix, celsius)
-    return (solids_heat_kj_kg_k(mix) + 4.18 * (mix.water - frozen) + 2.06 * frozen) * celsius - LATENT * frozen
+    liquid = heat_capacity_j_k(mix.with_water(mix.water - frozen), 0.0) / 1e3
+    return (liquid + ICE_KJ_KG_K * frozen) * celsius - LATENT * frozen
 
 
 def cold_density_kg_m3(mix: Composition, celsius: float, frozen: float = 0.0) -> float:

@@ -7,6 +7,7 @@ _CP = {  # kJ/kg K: a + b·t + c·t²
     "fat": (1.9842, 1.4733e-3, -4.8008e-6),
     "protein": (2.0082, 1.2089e-3, -1.3129e-6),
     "carbohydrate": (1.5488, 1.9625e-3, -5.9399e-6),
+    "fibre": (1.8459, 1.8306e-3, -4.6509e-6),
     "ash": (1.0926, 1.8896e-3, -3.6817e-6),
 }
 
@@ -16,8 +17,9 @@ def heat_capacity_j_k(parts: Composition, celsius: Number) -> Number:
     groups = {
         "water": parts.water,
         "fat": parts.fat,
-        "protein": parts.milk_protein + parts.other,
-        "carbohydrate": parts.sugars + parts.starch + parts.acids,
+        "protein": parts.protein + parts.npn,
+        "carbohydrate": parts.sugars + parts.digestible + parts.acids,
+        "fibre": parts.fibre,
         "ash": parts.minerals,
     }
     return 1e3 * sum(

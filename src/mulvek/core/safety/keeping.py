@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from ..composition.composition import Composition
 from ..properties.density import density_kg_m3
-from ..properties.freezing import heat_capacity_kj_kg_k
+from ..properties.heat_capacity import heat_capacity_j_k
 from ..properties.water_activity import stored_water_activity
 
 
@@ -165,7 +165,7 @@ def time_constant_s(
 ) -> tuple[float, float]:
     """Depth m and time constant s of a round pot of ``wide_m`` (F53)."""
     density = float(density_kg_m3(food, 40.0))
-    capacity = heat_capacity_kj_kg_k(food) * 1e3
+    capacity = float(heat_capacity_j_k(food, 0.0))
     volume = mass_kg / density
     floor = math.pi * wide_m**2 / 4
     depth = volume / floor

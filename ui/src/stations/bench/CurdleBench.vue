@@ -164,6 +164,10 @@ function mend() {
             when the acid goes in; {{ f.amount }} stand {{ cm(f.start_depth_m) }} cm deep in
             {{ f.pan.name }}
           </p>
+          <p v-if="f.use.suits !== 'yes'" class="narrow">
+            It comes out <b>{{ degree }} {{ FAULTS[f.use.fault] }}</b> for {{ f.use.name }}.
+            <a href="#suits">What suits it</a>
+          </p>
           <p class="second">{{ acid.ready }}</p>
           <p>
             {{ f.acid.name }} ready{{ f.acid.water_kg ? `, in ${acid.water} of water` : '' }};
@@ -187,7 +191,7 @@ function mend() {
               {{ (f.pieces.each_kg * 1e3).toFixed(1) }} g</template
             >. Weigh it first: the chhena decides, not the recipe.
           </p>
-          <p v-if="f.use.suits !== 'yes'" class="instead">
+          <p v-if="f.use.suits !== 'yes'" id="suits" class="instead">
             <template v-if="f.instead">
               To suit {{ f.use.name }}: {{ f.instead.words }}.
               <button type="button" class="touch" @click="mend">Plan with it</button>
@@ -359,6 +363,9 @@ function mend() {
 .first {
   margin-top: 18px;
 }
+.narrow {
+  display: none;
+}
 @media (max-width: 900px) {
   .things,
   .pair,
@@ -368,6 +375,12 @@ function mend() {
   }
   .go {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .narrow {
+    display: block;
+  }
+  .instead {
+    scroll-margin-top: 120px;
   }
 }
 </style>

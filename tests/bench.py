@@ -92,7 +92,7 @@ def main() -> None:
         swap = {"plan": kulfi, "ingredient": "khoya-pindi", "all_things": True}
         timed("swap over HTTP", lambda: post("/api/sweets/swap", swap), 60)
         note = {"event": {"kind": "note", "text": "bench"}}
-        timed("event write over HTTP", lambda: post("/api/stove/batches/1/events", note), 60)
+        timed("event write over HTTP", lambda: post("/api/batches/1/events", note), 60)
         opened(Path(folder), url)
         second_screen(url)
         browse(url)

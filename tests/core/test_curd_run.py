@@ -6,18 +6,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.batch.curd_run import (
-    CurdEvent,
-    CurdWeighed,
-    Poured,
-    StepDone,
-    WheyWeighed,
-    check_curd_event,
-    curd_state,
-    difference,
-    learn_yield,
-)
-from mulvek.core.batch.log import Begun, Remark, TakenBack, counting
+from mulvek.core.batch.curd_run import difference, learn_yield
+from mulvek.core.batch.events import Begun, Event, Note, Poured, StepDone, Undo, Weighed, WheyWeighed, standing
+from mulvek.core.batch.kinds import KINDS
+from mulvek.core.batch.log import Log
 from mulvek.core.composition.materials import material
 from mulvek.core.equipment.burners import Burner
 from mulvek.core.equipment.kitchen import Kitchen
@@ -49,8 +41,16 @@ HUNG = StrainPlan(material("yoghurt"), Amount(Quantity(1.0, "mass", "1 kg"), 0.0
 TOLD = curdle(PLAN)
 
 
+def curd_state(plan, events, now_s):
+    return KINDS["curdle"].state(Log(plan, events), now_s)
+
+
+def check_curd_event(plan, events, new):
+    KINDS["curdle"].check(Log(plan, events), new)
+
+
 def log(*happenings, start=T0, every=60.0):
-    return [CurdEvent(i + 1, start + i * every, what) for i, what in enumerate(happenings)]
+    return [Event(i + 1, start + i * every, what) for i, what in enumerate(happenings)]
 
 
 happening = st.one_of(
@@ -58,7 +58,7 @@ happening = st.one_of(
     st.floats(0.01, 0.1).map(Poured),
     st.floats(0.01, 0.1).map(lambda x: Poured(x, clear=True)),
     st.floats(0.1, 2.5).map(WheyWeighed),
-    st.just(Remark("soft")),
+    st.just(Note("soft")),
 )
 
 
@@ -69,13 +69,13 @@ def test_taking_back_is_exact_and_can_itself_be_taken_back(before, extra):
     now = T0 + 7200
     without = curd_state(PLAN, events, now)
     number = len(events) + 1
-    done = [*events, CurdEvent(number, T0 + 3000, extra)]
-    back = [*done, CurdEvent(number + 1, T0 + 3060, TakenBack(number))]
+    done = [*events, Event(number, T0 + 3000, extra)]
+    back = [*done, Event(number + 1, T0 + 3060, Undo(number))]
     assert curd_state(PLAN, back, now).steps == without.steps
     assert curd_state(PLAN, back, now).poured == without.poured
-    again = [*back, CurdEvent(number + 2, T0 + 3120, TakenBack(number + 1))]
+    again = [*back, Event(number + 2, T0 + 3120, Undo(number + 1))]
     assert curd_state(PLAN, again, now).steps == curd_state(PLAN, done, now).steps
-    assert [e.id for e in counting(again)] == [e.id for e in counting(done)]
+    assert [e.id for e in standing(again)] == [e.id for e in standing(done)]
 
 
 @settings(max_examples=30, deadline=None)
@@ -84,7 +84,7 @@ def test_late_entries_find_their_place_in_time(happenings, order):
     in_time = log(Begun(), *happenings)
     shuffled = in_time[1:]
     order.shuffle(shuffled)
-    entered = [in_time[0], *(CurdEvent(i + 2, e.at_s, e.what) for i, e in enumerate(shuffled))]
+    entered = [in_time[0], *(Event(i + 2, e.at_s, e.what) for i, e in enumerate(shuffled))]
     now = T0 + 3600
     here, there = curd_state(PLAN, in_time, now), curd_state(PLAN, entered, now)
     assert here.steps == there.steps and here.poured == pytest.approx(there.poured)
@@ -100,7 +100,7 @@ def test_steps_follow_each_other_and_weighing_ends_all_before_it():
     assert state.step == 3 and [s.done_at_s for s in state.steps[:3]] == [T0 + 60, T0 + 120, T0 + 180]
     assert state.steps[3].began_at_s == T0 + 180 and state.steps[4].began_at_s is None
     assert state.steps[3].due_s == pytest.approx(steps[3].seconds - 20)
-    weighed = curd_state(PLAN, [*events, CurdEvent(9, T0 + 4000, CurdWeighed(0.5))], T0 + 4100)
+    weighed = curd_state(PLAN, [*events, Event(9, T0 + 4000, Weighed(0.5))], T0 + 4100)
     assert [s.name for s in steps][weighed.step] == "knead"
     assert weighed.steps[weighed.step].began_at_s == T0 + 4000
     over = log(Begun(), *[StepDone()] * (len(steps) + 3))
@@ -111,7 +111,7 @@ def test_steps_follow_each_other_and_weighing_ends_all_before_it():
 @given(share=st.floats(0.4, 2.0))
 def test_the_weighed_curd_decides_and_a_difference_is_explained(share):
     kg = TOLD.curd_kg.likely * share
-    state = curd_state(PLAN, log(Begun(), CurdWeighed(kg)), T0 + 100)
+    state = curd_state(PLAN, log(Begun(), Weighed(kg)), T0 + 100)
     assert state.ln_ratio == pytest.approx(math.log(share))
     assert state.pieces.count.low == state.pieces.count.high == pytest.approx(math.floor(kg * 0.98 / 0.0115 + 1e-9))
     assert state.pieces.each_kg * state.pieces.count.likely == pytest.approx(kg * 0.98)
@@ -127,7 +127,7 @@ def test_whey_weighed_moves_the_hours_left():
     begun = log(Begun())
     plain = curd_state(HUNG, begun, T0 + 3 * 3600).steps[0]
     for kg, sooner in ((0.55, True), (0.15, False)):
-        events = [*begun, CurdEvent(2, T0 + 3 * 3600, WheyWeighed(kg))]
+        events = [*begun, Event(2, T0 + 3 * 3600, WheyWeighed(kg))]
         step = curd_state(HUNG, events, T0 + 3 * 3600).steps[0]
         assert (step.seconds < plain.seconds) == sooner
         assert step.due_s == pytest.approx(step.seconds - 3 * 3600)
@@ -139,22 +139,22 @@ def test_whey_weighed_moves_the_hours_left():
         (PLAN, Begun(), Conflict, "kind"),
         (PLAN, Poured(-1.0), BadInput, "amount"),
         (PLAN, Poured(math.nan), BadInput, "amount"),
-        (PLAN, CurdWeighed(50.0), BadInput, "mass_kg"),
+        (PLAN, Weighed(50.0), BadInput, "mass_kg"),
         (PLAN, WheyWeighed(0.0), BadInput, "mass_kg"),
-        (PLAN, Remark("  "), BadInput, "text"),
-        (PLAN, Remark("x" * 2001), BadInput, "text"),
-        (PLAN, TakenBack(1), Conflict, "event_id"),
-        (PLAN, TakenBack(77), Conflict, "event_id"),
+        (PLAN, Note("  "), BadInput, "text"),
+        (PLAN, Note("x" * 2001), BadInput, "text"),
+        (PLAN, Undo(1), Conflict, "event_id"),
+        (PLAN, Undo(77), Conflict, "event_id"),
         (HUNG, Poured(0.1), Conflict, "kind"),
         (HUNG, WheyWeighed(1.5), BadInput, "mass_kg"),
     ],
 )
 def test_what_cannot_happen_names_itself(plan, what, error, field):
     with pytest.raises(error) as caught:
-        check_curd_event(plan, log(Begun()), CurdEvent(2, T0 + 60, what))
+        check_curd_event(plan, log(Begun()), Event(2, T0 + 60, what))
     assert caught.value.field == field and caught.value.fix
     with pytest.raises(Conflict):
-        check_curd_event(plan, [], CurdEvent(1, T0, StepDone()))
+        check_curd_event(plan, [], Event(1, T0, StepDone()))
 
 
 @settings(max_examples=60, deadline=None)

@@ -12,17 +12,20 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.core.batch.attention import Snoozed
-from mulvek.core.batch.log import Begun, GivenUp, Remark, TakenBack
-from mulvek.core.batch.sweet_run import (
+from mulvek.core.batch.events import (
+    Abandoned,
+    Begun,
+    Event,
+    Note,
     PiecesCounted,
     RowWeighed,
     StepBegun,
-    StepEnded,
-    SweetEvent,
-    SweetWeighed,
-    check_sweet_event,
-    sweet_state,
+    StepDone,
+    Undo,
+    Weighed,
 )
+from mulvek.core.batch.kinds import KINDS
+from mulvek.core.batch.log import Log
 from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material, materials
 from mulvek.core.equipment import moulds as md
@@ -539,8 +542,16 @@ def test_slabs_cups_and_boilings():
 RUN = run_of(planned("kalakand", pieces=24))
 
 
+def sweet_state(run, events, now_s):
+    return KINDS["sweet"].state(Log(run, events), now_s)
+
+
+def check_sweet_event(run, events, new):
+    KINDS["sweet"].check(Log(run, events), new)
+
+
 def happened(*rows):
-    return [SweetEvent(i + 1, at, what) for i, (at, what) in enumerate(rows)]
+    return [Event(i + 1, at, what) for i, (at, what) in enumerate(rows)]
 
 
 def test_steps_run_side_by_side_and_wait_for_what_they_need():
@@ -548,17 +559,17 @@ def test_steps_run_side_by_side_and_wait_for_what_they_need():
     state = sweet_state(RUN, log, 100)
     assert [s.phase for s in state.steps[:3]] == ["running", "running", "waits"]
     assert set(state.steps[2].waits_for) == {"base-R", "base-C"}
-    log += [SweetEvent(4, 4000, StepEnded("base-R")), SweetEvent(5, 5000, StepEnded("base-C"))]
+    log += [Event(4, 4000, StepDone("base-R")), Event(5, 5000, StepDone("base-C"))]
     state = sweet_state(RUN, log, 5001)
     assert state.steps[2].phase == "ready" and not state.nudges
-    log.append(SweetEvent(6, 5100, StepBegun("join")))
+    log.append(Event(6, 5100, StepBegun("join")))
     now = 5100 + RUN.steps[2].seconds.likely + 60
     state = sweet_state(RUN, log, now)
     assert state.steps[2].due_s == pytest.approx(-60) and [n.key for n in state.nudges] == ["join"]
     assert state.nudges[0].kind == "hazard"  # it stands on the fire
-    back = [*log, SweetEvent(7, now, TakenBack(6))]
+    back = [*log, Event(7, now, Undo(6))]
     assert sweet_state(RUN, back, now).steps[2].phase == "ready"
-    again = [*back, SweetEvent(8, now, TakenBack(7))]
+    again = [*back, Event(8, now, Undo(7))]
     assert sweet_state(RUN, again, now).steps[2].phase == "running"
 
 
@@ -566,40 +577,38 @@ def test_steps_run_side_by_side_and_wait_for_what_they_need():
     ("what", "why"),
     [
         (StepBegun("cook"), Conflict),
-        (StepEnded("join"), Conflict),
+        (StepDone("join"), Conflict),
         (StepBegun("nothing"), BadInput),
         (StepBegun("base-R"), Conflict),
         (RowWeighed(99, 1.0), BadInput),
         (RowWeighed(0, math.nan), BadInput),
-        (SweetWeighed(0.0), BadInput),
+        (Weighed(0.0), BadInput),
         (PiecesCounted(0), BadInput),
         (Snoozed("join", "0", 99999.0), BadInput),
-        (Remark("  "), BadInput),
-        (TakenBack(1), Conflict),
-        (TakenBack(55), Conflict),
+        (Note("  "), BadInput),
+        (Undo(1), Conflict),
+        (Undo(55), Conflict),
         (Begun(), Conflict),
     ],
 )
 def test_what_cannot_happen_to_a_sweet_is_refused(what, why):
     log = happened((0, Begun()), (10, StepBegun("base-R")))
     with pytest.raises(why):
-        check_sweet_event(RUN, log, SweetEvent(3, 50, what))
+        check_sweet_event(RUN, log, Event(3, 50, what))
     with pytest.raises(Conflict):
-        check_sweet_event(RUN, [], SweetEvent(1, 0, StepBegun("base-R")))
+        check_sweet_event(RUN, [], Event(1, 0, StepBegun("base-R")))
 
 
 def test_what_it_gave_is_told_beside_what_was_told():
-    log = happened(
-        (0, Begun()), (5, RowWeighed(0, 1.2)), (9, SweetWeighed(RUN.told_kg.low * 0.8)), (10, PiecesCounted(9))
-    )
+    log = happened((0, Begun()), (5, RowWeighed(0, 1.2)), (9, Weighed(RUN.told_kg.low * 0.8)), (10, PiecesCounted(9)))
     state = sweet_state(RUN, log, 20)
     assert "less than told" in state.said and "9 pieces where" in state.said and state.rows[0] == 1.2
-    more = sweet_state(RUN, happened((0, Begun()), (1, SweetWeighed(RUN.told_kg.high * 1.2))), 2)
+    more = sweet_state(RUN, happened((0, Begun()), (1, Weighed(RUN.told_kg.high * 1.2))), 2)
     assert "keeps shorter" in more.said
-    gone = happened((0, Begun()), (1, GivenUp()))
+    gone = happened((0, Begun()), (1, Abandoned()))
     assert sweet_state(RUN, gone, 2).given_up
     with pytest.raises(Conflict):
-        check_sweet_event(RUN, gone, SweetEvent(3, 3, SweetWeighed(0.1)))
+        check_sweet_event(RUN, gone, Event(3, 3, Weighed(0.1)))
 
 
 def test_the_label_says_what_the_law_usually_asks():

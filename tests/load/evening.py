@@ -45,7 +45,7 @@ class Evening:
             event = {"kind": "stirred"} if chance.random() < 0.8 else {"kind": "note", "text": "as it should be"}
             began = time.perf_counter()
             try:
-                path = f"/api/stove/batches/{chance.choice(batches)}/events"
+                path = f"/api/batches/{chance.choice(batches)}/events"
                 status, _ = self.ask(connection, "POST", path, {"event": event})
             except (HTTPException, OSError):
                 self.broken += 1
@@ -73,12 +73,15 @@ def begin(evening: Evening) -> list[int]:
         assert status == 201, said
         number = json.loads(said)["id"]
         status, said = evening.ask(
-            connection, "POST", "/api/stove/batches", {"name": f"pan {i}", "plan": {**PLAN, "burner": number}}
+            connection,
+            "POST",
+            "/api/batches",
+            {"batch": {"kind": "reduce", "name": f"pan {i}", "plan": {**PLAN, "burner": number}}},
         )
         assert status == 201, said
         found.append(json.loads(said)["id"])
         status, said = evening.ask(
-            connection, "POST", f"/api/stove/batches/{found[-1]}/events", {"event": {"kind": "first_boil"}}
+            connection, "POST", f"/api/batches/{found[-1]}/events", {"event": {"kind": "first_boil"}}
         )
         assert status == 201, said
     return found
@@ -113,7 +116,7 @@ def main(seconds: float) -> int:
             time.sleep(5)  # the instruments are switched on
             for i, port in enumerate(ports):
                 body = {"url": f"http://127.0.0.1:{port}"}
-                path = f"/api/stove/batches/{batches[i % BATCHES]}/instruments"
+                path = f"/api/batches/{batches[i % BATCHES]}/instruments"
                 status, said = evening.ask(connection, "POST", path, body)
                 assert status == 201, said
             threads = [threading.Thread(target=evening.cook, args=(i, batches), daemon=True) for i in range(COOKS)]
@@ -137,7 +140,7 @@ def main(seconds: float) -> int:
                 thread.join()  # each has its last answer
             connection, dead = HTTPConnection(evening.host, timeout=60), 0
             for batch in batches:
-                _, said = evening.ask(connection, "GET", f"/api/stove/batches/{batch}/instruments")
+                _, said = evening.ask(connection, "GET", f"/api/batches/{batch}/instruments")
                 dead += sum(not device["connected"] for device in json.loads(said)["instruments"])
     finally:
         for device in devices:

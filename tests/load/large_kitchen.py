@@ -19,34 +19,28 @@ from tests.conftest import serving
 from tests.kitchens import Templates
 
 GOALS = {"plan": 1.2, "Stove": 1.5, "Book page": 2.0, "light": 1.5, "start": 1.1}
-TABLES = (("batch", "event"), ("curd_batch", "curd_event"), ("sweet_batch", "sweet_event"))
 
 
 def grow(file: Path, batches: int) -> None:
     """Repeat the finished batches of the boathouse with their happenings, each a day earlier."""
     with closing(sqlite3.connect(file)) as db:
         db.execute("PRAGMA synchronous=OFF")
-        for table, events in TABLES:
-            columns = [
-                row[1] for row in db.execute(f"PRAGMA table_info({table})") if row[1] not in ("id", "created_at")
-            ]
-            event_columns = [
-                row[1]
-                for row in db.execute(f"PRAGMA table_info({events})")
-                if row[1] not in ("id", "batch_id", "key")
-            ]
-            done = [row[0] for row in db.execute(f"SELECT id FROM {table} WHERE finished")]
-            share = batches if table == "batch" else batches // 10
-            for i in range(share):
-                source = done[i % len(done)]
+        copied, told = (
+            ",".join(row[1] for row in db.execute(f"PRAGMA table_info({table})") if row[1] not in own)
+            for table, own in (("batch", ("id", "created_at", "former")), ("event", ("id", "batch_id", "key")))
+        )
+        done = db.execute("SELECT id, kind FROM batch WHERE finished").fetchall()
+        pans = [number for number, kind in done if kind == "reduce"]
+        others = [number for number, kind in done if kind != "reduce"]
+        for i in range(batches):
+            # a curd or a sweet for every ten pans
+            for source in (pans[i % len(pans)], others[i % len(others)])[: 2 if i % 10 == 9 else 1]:
                 made = db.execute(
-                    f"INSERT INTO {table} (created_at, {','.join(columns)}) "
-                    f"SELECT created_at - ?, {','.join(columns)} FROM {table} WHERE id = ?",
+                    f"INSERT INTO batch (created_at, {copied}) SELECT created_at - ?, {copied} FROM batch WHERE id = ?",
                     (86_400.0 * (i + 1), source),
                 ).lastrowid
                 db.execute(
-                    f"INSERT INTO {events} (batch_id, {','.join(event_columns)}) "
-                    f"SELECT ?, {','.join(event_columns)} FROM {events} WHERE batch_id = ?",
+                    f"INSERT INTO event (batch_id, {told}) SELECT ?, {told} FROM event WHERE batch_id = ?",
                     (made, source),
                 )
         db.commit()
@@ -79,16 +73,16 @@ def measured(folder: Path) -> dict[str, float]:
             return said
 
         words = {"milk": 1, "amount": "1 L", "pan": 1, "burner": 3, "stop": "half its volume"}
-        running = ask("GET", "/api/stove")["batches"][0]["id"]  # type: ignore[index]
+        running = ask("GET", "/api/stove")["batches"][-1]["id"]  # type: ignore[index]
         note = {"event": {"kind": "note", "text": "x"}}
 
         def plan_after_an_event() -> None:
-            ask("POST", f"/api/stove/batches/{running}/events", note)
+            ask("POST", f"/api/batches/{running}/events", note)
             ask("POST", "/api/bench/reduce", words)
 
         def light() -> None:
-            lit = ask("POST", "/api/stove/batches", {"name": "x", "plan": words})["id"]  # type: ignore[index]
-            ask("POST", f"/api/stove/batches/{lit}/events", {"event": {"kind": "abandoned"}})
+            lit = ask("POST", "/api/batches", {"batch": {"kind": "reduce", "name": "x", "plan": words}})["id"]  # type: ignore[index]
+            ask("POST", f"/api/batches/{lit}/events", {"event": {"kind": "abandoned"}})
 
         figures |= {
             "plan": middle(lambda: ask("POST", "/api/bench/reduce", words)),

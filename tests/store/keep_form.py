@@ -22,11 +22,7 @@ LONGEST_LIST = 40
 LISTS = (
     "/api/larder",
     "/api/stove",
-    "/api/stove/curds",
-    "/api/stove/sweets",
     "/api/book?limit=100",
-    "/api/book/curds",
-    "/api/book/sweets",
     "/api/rehearsals",
     "/api/door/devices",
 )
@@ -42,8 +38,10 @@ def keep() -> None:
         app = create_app(file, clock=clock)
         client = app.test_client()
         _use(client, clock)
-        pans = sorted(line["id"] for line in client.get("/api/book?limit=100").json["lines"])
-        paths = [*(p for p in LISTS if client.get(p).status_code == 200), *(f"/api/book/{n}" for n in pans)]
+        lines = client.get("/api/book?limit=100").json["lines"]
+        pans = sorted(line["id"] for line in lines if line["kind"] == "reduce")
+        each = [*(f"/api/batches/{line['id']}" for line in lines), *(f"/api/book/{n}" for n in pans)]
+        paths = [*(p for p in LISTS if client.get(p).status_code == 200), *each]
         said = {"now_s": clock.now} | {path: _without_curves(client.get(path).json) for path in sorted(paths)}
         stop(app)
         form = newest_schema()
@@ -59,16 +57,17 @@ def _use(client: Any, clock: Clock) -> None:
         answer = client.post(url, json={"event": event})
         assert answer.status_code == 201, answer.json
 
-    first, second = (f"/api/stove/batches/{b['id']}/events" for b in client.get("/api/stove").json["batches"][:2])
+    def stove(*kinds: str) -> list[Any]:
+        return [b for b in client.get("/api/stove").json["batches"] if b["kind"] in kinds]
+
+    first, second = (f"/api/batches/{b['id']}/events" for b in stove("reduce")[:2])
     log(first, kind="stirred")
     log(first, kind="note", text="smells of cardamom")
-    depth = client.get("/api/stove").json["batches"][0]["depth_m"]["likely"]
-    log(first, kind="reading", how="depth", value=round(depth, 3))
+    log(first, kind="reading", how="depth", value=round(stove("reduce")[0]["depth_m"]["likely"], 3))
     log(second, kind="note", text="for the crews")
-    log(second, kind="undo", event_id=client.get("/api/stove").json["batches"][1]["log"][0]["event_id"])
-    for kind in ("curds", "sweets"):
-        for batch in client.get(f"/api/stove/{kind}").json["batches"]:
-            log(f"/api/stove/{kind}/{batch['id']}/events", kind="note", text="as it should be")
+    log(second, kind="undo", event_id=stove("reduce")[1]["log"][0]["event_id"])
+    for batch in stove("curdle", "strain", "sweet"):
+        log(f"/api/batches/{batch['id']}/events", kind="note", text="as it should be")
 
 
 def _without_curves(said: Any) -> Any:

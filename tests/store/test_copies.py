@@ -17,10 +17,10 @@ from mulvek.cli.main import main
 from mulvek.core.batch.events import Note
 from mulvek.core.errors import BadInput, Conflict, NotFound, Unavailable
 from mulvek.store import copies as copying
+from mulvek.store.batches import Batches
 from mulvek.store.copies import DAY_S, Copies, Retention, check, copy_file, to_keep
 from mulvek.store.database import Database, newest_schema
 from mulvek.store.lock import Lock
-from mulvek.store.stove import Stove
 from mulvek.store.verify import verify_file
 from tests.kitchens import EPOCH_S
 
@@ -39,13 +39,13 @@ def db(file):
 
 def note(db: Database, text: str) -> None:
     with db.writing() as session:
-        Stove(session).append(5, Note(text), EPOCH_S, EPOCH_S)
+        Batches(session).append(5, Note(text), EPOCH_S, EPOCH_S)
 
 
 def notes(file) -> set[str]:
     db = Database(file)
     with db.reading() as session:
-        found = {e.what.text for e in Stove(session).batch(5).events if isinstance(e.what, Note)}
+        found = {e.what.text for e in Batches(session).batch(5).events if isinstance(e.what, Note)}
     db.close()
     return found
 
@@ -150,7 +150,7 @@ def test_brought_back_while_it_is_open_and_what_was_there_is_kept(db, file):
     note(db, "late")
     before = db.bring_back(copies, copy.path, EPOCH_S + 60)
     with db.reading() as session:
-        texts = {e.what.text for e in Stove(session).batch(5).events if isinstance(e.what, Note)}
+        texts = {e.what.text for e in Batches(session).batch(5).events if isinstance(e.what, Note)}
     assert "early" in texts and "late" not in texts
     assert before is not None and "late" in notes(before.path)
     note(db, "and on")
@@ -201,12 +201,12 @@ def test_before_a_file_is_lifted_to_a_newer_form_it_is_copied(tmp_path):
 def test_one_unreadable_row_and_an_orphan_are_named(file):
     with sqlite3.connect(file) as made:
         made.execute("UPDATE event SET data = '{\"mass_kg\": \"heavy\"}' WHERE kind = 'weighed' AND batch_id = 2")
-        made.execute("DELETE FROM curd_batch WHERE id = 1")
+        made.execute("DELETE FROM batch WHERE id = 7")
     found = verify_file(file)
     assert not found.sound and not found.damage
-    assert [line.split(":")[0] for line in found.unreadable] == ["reduction 2"]
-    assert any("curd_event" in line for line in found.orphans)
-    assert found.replayed["reduction"] == 5
+    assert [line.split(":")[0] for line in found.unreadable] == ["reduce 2"]
+    assert any("event" in line for line in found.orphans)
+    assert found.replayed == {"reduce": 5, "strain": 1, "sweet": 2, "rehearsal": 0}
 
 
 def test_the_second_server_is_told_where_the_first_is(tmp_path):
@@ -236,10 +236,10 @@ def test_backup_restore_and_verify_at_the_command_line(db, file, tmp_path, capsy
     assert notes(file) >= {"early"} and "late" not in notes(file)
     assert main(["verify", *data]) == 0 and "sound" in capsys.readouterr().out
     assert main(["verify", *data, "--json"]) == 0
-    assert json.loads(capsys.readouterr().out)["replayed"]["reduction"] == 6
+    assert json.loads(capsys.readouterr().out)["replayed"]["reduce"] == 6
     with sqlite3.connect(file) as made:
         made.execute("UPDATE batch SET plan = '{}' WHERE id = 1")
-    assert main(["verify", *data]) == 1 and "reduction 1" in capsys.readouterr().out
+    assert main(["verify", *data]) == 1 and "reduce 1" in capsys.readouterr().out
     assert main(["verify", "--data", str(tmp_path / "nowhere")]) == 2
     holder = Lock(file)
     assert main(["restore", copy, *data, "--yes"]) == 2

@@ -9,17 +9,16 @@ from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
 from mulvek.core.batch.events import FlameChanged, Note, Off, Reading, Scraped, Stirred, Undo, Weighed
-from mulvek.core.batch.log import Remark
 from mulvek.core.equipment.burners import Burner
 from mulvek.core.errors import Conflict, NotFound
 from mulvek.core.planning.reduce.plan import Rate
 from mulvek.demo.boathouse import BOATHOUSE, fill
-from mulvek.store.curd import Curds
+from mulvek.store.batches import Batches
+from mulvek.store.book import page
 from mulvek.store.database import Database, newest_schema
 from mulvek.store.larder import Larder
 from mulvek.store.samples import Samples
 from mulvek.store.shelf import read_shelf
-from mulvek.store.stove import Stove
 from mulvek.store.tables import BatchRow, EventRow, MilkRow, PanRow
 from tests.kitchens import EPOCH_S as NOW
 
@@ -50,9 +49,9 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
             "the straight pot",
             "the old brass pot",
         ]
-        numbers, total = Stove(session).page(10)
-        batches = Stove(session).some(numbers)
-        assert total == 6 and batches[0].state(NOW).phase == "boiling"
+        listed, total = page(session, 20)
+        batches = Batches(session).some([line.id for line in listed])
+        assert total == 10 and batches[0].state(NOW).phase == "boiling"
         assert [b.created_at_s for b in batches] == sorted((b.created_at_s for b in batches), reverse=True)
     again.close()
 
@@ -68,10 +67,10 @@ def test_finished_batches_sharpen_their_own_flame_most(db):
 
 def test_a_batch_keeps_its_pan_when_the_larder_loses_it(db):
     with db.writing() as session:
-        before = Stove(session).batch(1).state(NOW)
+        before = Batches(session).batch(1).state(NOW)
         session.delete(session.get(PanRow, 1))
     with db.reading() as session:
-        batch = Stove(session).batch(1)
+        batch = Batches(session).batch(1)
         assert batch.pan_id is None and batch.plan.pan.name == "the wide kadhai"
         assert batch.state(NOW) == before
 
@@ -79,7 +78,7 @@ def test_a_batch_keeps_its_pan_when_the_larder_loses_it(db):
 def test_two_hands_never_get_the_same_number(db):
     def write(i):
         with db.writing() as session:
-            Stove(session).append(5, Note(f"note {i}"), NOW, NOW)
+            Batches(session).append(5, Note(f"note {i}"), NOW, NOW)
 
     hands = [threading.Thread(target=write, args=(i,)) for i in range(8)]
     for hand in hands:
@@ -87,21 +86,21 @@ def test_two_hands_never_get_the_same_number(db):
     for hand in hands:
         hand.join()
     with db.reading() as session:
-        numbers = [event.id for event in Stove(session).batch(5).events]
+        numbers = [event.id for event in Batches(session).batch(5).events]
     assert numbers == list(range(1, len(numbers) + 1))
 
 
 def test_what_is_refused_leaves_nothing_behind(db):
     with db.reading() as session:
-        before = Stove(session).batch(5).events
+        before = Batches(session).batch(5).events
     with pytest.raises(Conflict), db.writing() as session:
-        stove = Stove(session)
+        stove = Batches(session)
         stove.append(5, Stirred(), NOW, NOW)
         stove.append(1, Reading("depth", 0.05), NOW, NOW)
     with db.reading() as session:
-        assert Stove(session).batch(5).events == before
+        assert Batches(session).batch(5).events == before
     with pytest.raises(NotFound), db.writing() as session:
-        Stove(session).append(404, Stirred(), NOW, NOW)
+        Batches(session).append(404, Stirred(), NOW, NOW)
 
 
 def test_the_database_holds_its_own_line(db):
@@ -113,11 +112,11 @@ def test_the_database_holds_its_own_line(db):
 
 def test_two_hands_at_one_curd_batch_never_get_the_same_number(db):
     with db.reading() as session:
-        hung = Curds(session).running()[0]
+        hung = Batches(session).running("strain")[0]
 
     def write(i):
         with db.writing() as session:
-            Curds(session).append(hung.id, Remark(f"note {i}"), NOW, NOW, key=f"hand-note-{i}")
+            Batches(session).append(hung.id, Note(f"note {i}"), NOW, NOW, key=f"hand-note-{i}")
 
     hands = [threading.Thread(target=write, args=(i,)) for i in range(8)]
     for hand in hands:
@@ -126,9 +125,9 @@ def test_two_hands_at_one_curd_batch_never_get_the_same_number(db):
         hand.join()
     write(3)  # sent again: it happened once
     with db.reading() as session:
-        events = Curds(session).batch(hung.id).events
+        events = Batches(session).batch(hung.id).events
     assert [e.id for e in events] == list(range(1, len(events) + 1))
-    assert sorted(e.what.text for e in events if isinstance(e.what, Remark)) == [f"note {i}" for i in range(8)]
+    assert sorted(e.what.text for e in events if isinstance(e.what, Note)) == [f"note {i}" for i in range(8)]
 
 
 def test_the_shelf_is_read_again_only_after_something_was_written(db):
@@ -151,37 +150,42 @@ def test_a_happening_leaves_the_shelf_as_it_is_until_its_batch_ends(db):
     def say(*what):
         with db.writing() as session:
             for one in what:
-                Stove(session).append(6, one, NOW, NOW)
+                Batches(session).append(6, one, NOW, NOW)
 
     say(Note("not so thick"), Stirred())
     with db.writing() as session:
         Samples(session).append(6, {"scale": [(NOW, 2.0)]})
-        Curds(session).append(2, Remark("whey is clear"), NOW, NOW)
+        Batches(session).append(Batches(session).running("strain")[0].id, Note("whey is clear"), NOW, NOW)
     assert db.kept(read_shelf) is shelf
     say(Off(), Weighed(1.1))
     lessons = lambda s: sum(x.batches for cell in s.lessons.values() for x in cell.values())  # noqa: E731
     assert lessons(db.kept(read_shelf)) == lessons(shelf) + 1
     with db.reading() as session:
-        weighed = Stove(session).batch(6).events[-1]
+        weighed = Batches(session).batch(6).events[-1]
     say(Undo(weighed.id))
     assert lessons(db.kept(read_shelf)) == lessons(shelf)
 
 
 def test_demo_curds_are_there_and_teach_their_milk(db):
     with db.reading() as session:
-        curds = Curds(session)
-        made, hung = curds.page(10)[0][::-1]
-        shelf = read_shelf(session)
-        assert [b.id for b in curds.running()] == [hung.id]
-    assert made.route == "curdle" and made.state(NOW).weighed_kg and made.state(NOW).said == "As told."
+        batches = Batches(session)
+        made, (hung,) = batches.batch(batches.number_of("7")), batches.running("curdle", "strain")
+        shelf, milk_id = read_shelf(session), session.get(BatchRow, made.id).milk_id
+    assert (
+        made.kind.name == "curdle"
+        and hung.kind.name == "strain"
+        and made.state(NOW).weighed_kg
+        and made.state(NOW).said == "As told."
+    )
     assert hung.state(NOW).step == 0 and hung.state(NOW).whey_kg == 0.41
-    ln_yield, batches = shelf.curd_yield(made.milk_id)
+    ln_yield, batches = shelf.curd_yield(milk_id)
     assert batches == 1 and -0.1 < ln_yield < 0 and shelf.curd_yield(999) == (0.0, 0)
     with db.writing() as session:
-        session.delete(session.get(MilkRow, made.milk_id))
+        session.delete(session.get(MilkRow, milk_id))
     with db.reading() as session:
-        kept = Curds(session).batch(made.id)
-    assert kept.milk_id is None and kept.plan.milk.name == made.plan.milk.name
+        kept = Batches(session).batch(made.id)
+        assert session.get(BatchRow, made.id).milk_id is None
+    assert kept.plan.milk.name == made.plan.milk.name
 
 
 @settings(max_examples=15, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
@@ -192,7 +196,7 @@ def test_any_interleaving_of_two_pans_leaves_each_as_it_is_alone(db, turns):
     states = []
     for order in (turns, [True] * 8 + [False] * 8):
         with pytest.raises(InterruptedError), db.writing() as session:
-            stove, done = Stove(session), {5: 0, 6: 0}
+            stove, done = Batches(session), {5: 0, 6: 0}
             for first in [*order, *[True] * 8, *[False] * 8]:
                 batch = 5 if first else 6
                 if done[batch] < len(steps):

@@ -7,9 +7,9 @@ import signal
 import time
 
 from mulvek.core.batch.events import Note
+from mulvek.store.batches import Batches
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
-from mulvek.store.stove import Stove
 from mulvek.web.app import create_app
 from tests.kitchens import KADHAI, MILK, words
 from tests.sizes import sized
@@ -23,7 +23,7 @@ def writer(path, batch: int, round_: int, pipe: int) -> None:
     while True:
         text, at = f"{round_}.{i}", 2_000_000_000.0 + round_ * 1000 + i
         with db.writing() as session:
-            Stove(session).append(batch, Note(text), at, at)
+            Batches(session).append(batch, Note(text), at, at)
         with db.writing() as session:
             Samples(session).append(batch, {"scale": [(at, 1.0)], "probe": [(at, 99.0)]})
         os.write(pipe, f"{text}\n".encode())
@@ -36,7 +36,7 @@ def test_killed_again_and_again(tmp_path):
     client = app.test_client()
     client.post("/api/larder/pans", json=KADHAI)
     client.post("/api/larder/milks", json=MILK)
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}}).json["id"]
     app.extensions["mulvek_database"].close()
     chance, acknowledged = random.Random(4), []
     for round_ in range(KILLS):
@@ -60,7 +60,7 @@ def test_killed_again_and_again(tmp_path):
         acknowledged += said.decode().split()
     assert len(acknowledged) >= KILLS
     app = create_app(path)
-    log = app.test_client().get(f"/api/stove/batches/{batch}").json["log"]
+    log = app.test_client().get(f"/api/batches/{batch}").json["log"]
     assert {line["text"] for line in log} >= set(acknowledged)
     numbers = sorted(line["event_id"] for line in log)
     assert numbers == list(range(1, len(numbers) + 1))

@@ -26,6 +26,8 @@ ROUNDS = sized(14, 600)
 """Of everything that a kitchen writes while it is served."""
 SWAPS = sized(8, 250)
 LIFTS = sized(8, 150)
+BATCHES = {"pan": 5, "curd": 8, "sweet": 10}
+"""That run in the boathouse."""
 OLD = Path(__file__).parent / "old"
 
 
@@ -61,10 +63,11 @@ def everything(file, round_):
         for i in range(10_000):
             name = f"killed-{round_}-{i}"
             note = {"event": {"kind": "note", "text": name, "key": name}}
-            for url in ("/api/stove/batches/5/events", "/api/stove/curds/2/events", "/api/stove/sweets/2/events"):
+            for kind, batch in BATCHES.items():
+                url = f"/api/batches/{batch}/events"
                 answer = client.post(url, json=note)
                 assert answer.status_code == 201, answer.json
-                say(f"{url.split('/')[3]} {name}")
+                say(f"{kind} {name}")
             milk = {"name": name, "fat_pct": 4.0, "snf_pct": 8.7, "species": "cow"}
             assert client.post("/api/larder/milks", json=milk).status_code == 201
             say(f"milk {name}")
@@ -86,16 +89,12 @@ def test_nothing_acknowledged_is_lost_or_doubled_wherever_it_is_killed(tmp_path,
     for round_ in range(ROUNDS):
         said = killed_while(everything(file, round_), chance, 0.05, 1 + chance.randrange(18))
         acknowledged += [line for line in said if line != "ready"]
-    assert {line.split(" ")[0] for line in acknowledged} == {"batches", "curds", "sweets", "milk", "line", "copy"}
+    assert {line.split(" ")[0] for line in acknowledged} == {*BATCHES, "milk", "line", "copy"}
     assert verify_file(file).sound
     client = create_app(file, clock=Clock(EPOCH_S + ROUNDS)).test_client()
     there = {}
-    for kind, url in (
-        ("batches", "/api/stove/batches/5"),
-        ("curds", "/api/stove/curds/2"),
-        ("sweets", "/api/stove/sweets/2"),
-    ):
-        there[kind] = [line["text"] for line in client.get(url).json["log"]]
+    for kind, batch in BATCHES.items():
+        there[kind] = [line["text"] for line in client.get(f"/api/batches/{batch}").json["log"]]
     there["milk"] = [milk["name"] for milk in client.get("/api/larder").json["milks"]]
     there["line"] = [line.split(".")[0] + "Z" for line in client.get("/api/book/1/readings.csv").text.splitlines()]
     there["copy"] = [copy["name"] for copy in client.get("/api/copies").json["copies"]]

@@ -9,10 +9,10 @@ from mulvek.core.composition.composition import Composition
 from mulvek.core.errors import Unreadable
 from mulvek.store import layouts
 from mulvek.store.adapters import adapter
+from mulvek.store.batches import Batches
 from mulvek.store.database import Database
 from mulvek.store.layouts import layout_of, read, written
 from mulvek.store.lifts import with_one_composition
-from mulvek.store.stove import Stove
 from tests.kitchens import EPOCH_S
 
 
@@ -27,7 +27,7 @@ def with_how(old):
 
 @pytest.fixture
 def lifted(monkeypatch):
-    monkeypatch.setattr(layouts, "LIFTS", {"Reading": (in_centimetres, with_how)})
+    monkeypatch.setattr(layouts, "LIFTS", {**layouts.LIFTS, "Reading": (in_centimetres, with_how)})
 
 
 def test_each_layout_so_far_is_read(lifted):
@@ -54,9 +54,9 @@ def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(tmp_path,
         made.execute("UPDATE event SET data = '{\"cm\": 5.2}', layout = 1 WHERE kind = 'reading'")
     db = Database(file)
     with db.writing() as session:
-        Stove(session).append(6, Note("still here"), EPOCH_S, EPOCH_S)
+        Batches(session).append(6, Note("still here"), EPOCH_S, EPOCH_S)
     with db.reading() as session:
-        events = Stove(session).batch(1).events
+        events = Batches(session).batch(1).events
     depths = [e.what.value for e in events if isinstance(e.what, Reading)]
     assert depths and depths == [pytest.approx(0.052)] * len(depths)
     db.close()

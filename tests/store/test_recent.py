@@ -4,8 +4,9 @@ import pytest
 
 from mulvek.core.batch.events import Note, Stirred, Undo
 from mulvek.store import recent
+from mulvek.store.batches import Batches
+from mulvek.store.book import page
 from mulvek.store.database import Database
-from mulvek.store.stove import Stove
 from tests.kitchens import EPOCH_S, Templates
 
 NOW = EPOCH_S + 7200.0
@@ -20,12 +21,12 @@ def db(tmp_path, templates: Templates):
 
 def running(db: Database) -> int:
     with db.reading() as session:
-        return Stove(session).running()[0].id
+        return Batches(session).running("reduce")[0].id
 
 
 def read(db: Database, batch_id: int):
     with db.reading() as session:
-        return Stove(session).batch(batch_id)
+        return Batches(session).batch(batch_id)
 
 
 def anew(db: Database, batch_id: int):
@@ -40,25 +41,25 @@ def test_read_once_while_nothing_happens_and_right_after_all_that_does(db):
     one = running(db)
     first = read(db, one)
     assert read(db, one) is first
-    for what in (Stirred(), Note("thicker"), Undo(first.history.next_id)):
+    for what in (Stirred(), Note("thicker"), Undo(first.log.next_id)):
         with db.writing() as session:
-            Stove(session).append(one, what, NOW, NOW)
+            Batches(session).append(one, what, NOW, NOW)
         kept, fresh = read(db, one), anew(db, one)
         assert kept.events == fresh.events and kept.state(NOW + 60) == fresh.state(NOW + 60)
         assert read(db, one) is kept
     with db.reading() as session:
-        assert kept in Stove(session).running()
+        assert kept in Batches(session).running()
 
 
 def test_what_was_not_written_after_all_is_not_kept(db):
     one = running(db)
     before = read(db, one)
     with pytest.raises(ZeroDivisionError), db.writing() as session:
-        Stove(session).append(one, Note("never"), NOW, NOW)
+        Batches(session).append(one, Note("never"), NOW, NOW)
         raise ZeroDivisionError
     assert read(db, one).events == before.events
     with db.writing() as session:  # takes the number that the other did not get
-        Stove(session).append(one, Note("this one"), NOW, NOW)
+        Batches(session).append(one, Note("this one"), NOW, NOW)
     assert read(db, one).events[-1].what == Note("this one") == anew(db, one).events[-1].what
 
 
@@ -67,7 +68,7 @@ def test_what_another_hand_wrote_is_read(db):
     read(db, one)
     other = Database(db.path)
     with other.writing() as session:
-        Stove(session).append(one, Note("from elsewhere"), NOW, NOW)
+        Batches(session).append(one, Note("from elsewhere"), NOW, NOW)
     other.close()
     assert read(db, one).events[-1].what == Note("from elsewhere")
 
@@ -76,7 +77,7 @@ def test_nothing_outlives_a_change_of_the_whole_file(db):
     one = running(db)
     before = read(db, one)
     with db.reading() as session:
-        Stove(session).batch(one)
+        Batches(session).batch(one)
         db.changed()  # while it was read: what it read may be of the old file
     assert read(db, one) is not before
     after = read(db, one)
@@ -86,7 +87,7 @@ def test_nothing_outlives_a_change_of_the_whole_file(db):
 def test_only_the_newest_are_kept(db, monkeypatch):
     monkeypatch.setattr(recent, "MOST", 2)
     with db.reading() as session:
-        numbers, _ = Stove(session).page(3)
+        numbers = [line.id for line in page(session, 3)[0]]
     first = read(db, numbers[0])
     second = read(db, numbers[1])
     assert read(db, numbers[0]) is first  # the one last in use

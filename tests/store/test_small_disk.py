@@ -16,7 +16,7 @@ from tests.kitchens import EPOCH_S, Clock, words
 from tests.sizes import sized
 
 FLIPS = sized(12, 300)
-PAGES = ("/api/stove", "/api/book", "/api/book/curds", "/api/book/sweets", "/api/larder", "/api/stove/curds")
+PAGES = ("/api/stove", "/api/book", "/api/larder", "/api/sweets/bases")
 
 
 @pytest.fixture
@@ -33,14 +33,14 @@ def small_disk(tmp_path):
 
 def note(client, batch, text):
     event = {"kind": "note", "text": text + " " + "x" * 1500}
-    return client.post(f"/api/stove/batches/{batch}/events", json={"event": event})
+    return client.post(f"/api/batches/{batch}/events", json={"event": event})
 
 
 def test_a_disk_that_fills_up_loses_nothing_and_goes_on_when_there_is_room(small_disk, templates):
     file = templates.own(small_disk / "kitchen.sqlite3")
     app = create_app(file, clock=Clock(EPOCH_S))
     client = app.test_client()
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}}).json["id"]
     filler = small_disk / "photographs"
     room = shutil.disk_usage(small_disk).free
     filler.write_bytes(b"\0" * (room - 300_000))
@@ -62,7 +62,7 @@ def test_a_disk_that_fills_up_loses_nothing_and_goes_on_when_there_is_room(small
     assert note(client, batch, "after").status_code == 201
     stop(app)
     again = create_app(file, clock=Clock(EPOCH_S))
-    log = again.test_client().get(f"/api/stove/batches/{batch}").json["log"]
+    log = again.test_client().get(f"/api/batches/{batch}").json["log"]
     said = {line["text"].split()[0] for line in log if line["kind"] == "note"}
     assert {*kept, "after"} == said
     stop(again)

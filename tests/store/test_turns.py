@@ -10,9 +10,9 @@ from sqlalchemy.exc import OperationalError
 
 from mulvek.core.batch.events import Note
 from mulvek.core.errors import Unavailable
+from mulvek.store.batches import Batches
 from mulvek.store.database import Database
 from mulvek.store.larder import Larder
-from mulvek.store.stove import Stove
 from mulvek.store.trouble import plainly
 from mulvek.store.turns import Turns
 from tests.kitchens import EPOCH_S
@@ -76,7 +76,7 @@ def test_many_writers_at_once_are_all_kept(tmp_path, templates):
         try:
             for j in range(10):
                 with db.writing() as session:
-                    Stove(session).append(5, Note(f"{i}.{j}"), EPOCH_S, EPOCH_S)
+                    Batches(session).append(5, Note(f"{i}.{j}"), EPOCH_S, EPOCH_S)
         except Exception as error:
             troubles.append(error)
 
@@ -87,7 +87,7 @@ def test_many_writers_at_once_are_all_kept(tmp_path, templates):
         hand.join()
     assert troubles == []
     with db.reading() as session:
-        events = Stove(session).batch(5).events
+        events = Batches(session).batch(5).events
     assert len({e.what.text for e in events if isinstance(e.what, Note) and "." in e.what.text}) == 160
     assert [e.id for e in events] == list(range(1, len(events) + 1))
     db.close()
@@ -133,19 +133,19 @@ def test_a_full_disk_refuses_and_loses_nothing(tmp_path, templates):
     db = Database(templates.demo(tmp_path / "kitchen.sqlite3"))
     with db.reading() as session:
         pages = session.execute(text("PRAGMA page_count")).scalar()
-        before = len(Stove(session).batch(5).events)
+        before = len(Batches(session).batch(5).events)
     event.listen(db.engine, "connect", lambda c, _: c.execute(f"PRAGMA max_page_count={pages}"))
     db.engine.dispose()
     kept = 0
     with pytest.raises(Unavailable) as told:
         for _ in range(500):
             with db.writing() as session:
-                Stove(session).append(5, Note("x" * 1500), EPOCH_S, EPOCH_S)
+                Batches(session).append(5, Note("x" * 1500), EPOCH_S, EPOCH_S)
             kept += 1
     assert "full" in told.value.message
     db.close()
     again = Database(tmp_path / "kitchen.sqlite3")
     with again.reading() as session:
-        assert len(Stove(session).batch(5).events) == before + kept
+        assert len(Batches(session).batch(5).events) == before + kept
         assert Larder(session).milks()
     again.close()

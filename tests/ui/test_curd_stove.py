@@ -56,7 +56,7 @@ def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
     page.get_by_role("button", name=re.compile("Kneaded")).click()
     expect(now).to_contain_text("It gave 640 g")
     page.goto(kitchen_url + "/book")
-    expect(page.get_by_role("region", name="Chhena and hung curd")).to_contain_text("640 g")
+    expect(page.get_by_role("region", name="Batches")).to_contain_text("640 g")
     clean(page)
 
 

@@ -98,7 +98,7 @@ def test_what_was_logged_while_sent_away_waits_and_is_sent_when_let_in_again(
     expect(page.get_by_text("1 happening waits here, safe.")).to_be_visible()
     [device] = ask(kitchen_url + "/api/door")["devices"]
     ask(kitchen_url + f"/api/door/devices/{device['id']}/send-away", {})
-    before = len(ask(kitchen_url + "/api/stove/batches/5")["log"])
+    before = len(ask(kitchen_url + "/api/batches/5")["log"])
     page.context.set_offline(False)
     expect(page.get_by_role("heading", name="This device was sent away")).to_be_visible()
     expect(page.get_by_text("1 happening waits here, safe")).to_be_visible()
@@ -107,7 +107,7 @@ def test_what_was_logged_while_sent_away_waits_and_is_sent_when_let_in_again(
     expect(page.get_by_label("What happened")).to_contain_text("stirred")
     expect(page.get_by_text("happening waits")).to_be_hidden()
     # The page shows what waits before the server has it.
-    until(lambda: len(ask(kitchen_url + "/api/stove/batches/5")["log"]) == before + 1)
+    until(lambda: len(ask(kitchen_url + "/api/batches/5")["log"]) == before + 1)
 
 
 def test_a_device_leaves_by_itself_and_one_is_turned_away(page: Page, kitchen_url: str, home_url: str):

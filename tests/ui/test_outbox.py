@@ -15,7 +15,7 @@ def stove(page: Page, url: str, batch: int) -> Page:
 
 @pytest.mark.parametrize("host", ["127.0.0.1", "kitchen.lan"], ids=["with locks", "without"])
 def test_two_tabs_offline_and_one_closed(page: Page, kitchen_url: str, host: str):
-    url, batch = kitchen_url.replace("127.0.0.1", host), kitchen_url + "/api/stove/batches/5"
+    url, batch = kitchen_url.replace("127.0.0.1", host), kitchen_url + "/api/batches/5"
     before = ask(batch)["log"]
     if host == "kitchen.lan":
         let_in(page, url, kitchen_url, "log")
@@ -35,7 +35,7 @@ def test_two_tabs_offline_and_one_closed(page: Page, kitchen_url: str, host: str
 
 
 def test_what_is_refused_later_is_shown_until_it_was_seen(page: Page, kitchen_url: str):
-    batch = kitchen_url + "/api/stove/batches/6"
+    batch = kitchen_url + "/api/batches/6"
     stove(page, kitchen_url, 6)
     page.context.set_offline(True)
     page.keyboard.press("b" if not ask(batch)["boiled_at_s"] else "i")

@@ -34,12 +34,10 @@ def test_two_pans_at_once(stove: Page, kitchen_url: str):
     pans = page.locator(".pan-now:visible")
     expect(pans).to_have_count(2 if desk else 1)
     # nobody stirred lately: it says so, is put off by key, and the title counts down to what comes
-    hands = [
-        x for x in ask(kitchen_url + "/api/stove/batches/5")["log"] if x["text"] in ("stirred", "scraped the sides")
-    ]
+    hands = [x for x in ask(kitchen_url + "/api/batches/5")["log"] if x["text"] in ("stirred", "scraped the sides")]
     for line in hands[:3]:
         undo = {"event": {"kind": "undo", "event_id": line["event_id"]}}
-        ask(kitchen_url + "/api/stove/batches/5/events", undo)
+        ask(kitchen_url + "/api/batches/5/events", undo)
     now = page.get_by_label("What to do now")
     expect(now).to_contain_text("now")
     while "Let it simmer" not in now.inner_text():
@@ -85,18 +83,18 @@ def test_ten_minutes_without_network(browser, browser_context_args, kitchen_url:
     page = context.new_page()
     page.clock.install()
     at_the_first_pan(page, kitchen_url)
-    before = ask(kitchen_url + "/api/stove/batches/5")
+    before = ask(kitchen_url + "/api/batches/5")
     context.set_offline(True)
     for key in ("s", "c", "s"):
         page.keyboard.press(key)
         clock.now += 200
         page.clock.fast_forward(200_000)
     expect(page.get_by_role("region", name="Burners")).to_contain_text("happenings wait")
-    assert ask(kitchen_url + "/api/stove/batches/5")["log"] == before["log"]
+    assert ask(kitchen_url + "/api/batches/5")["log"] == before["log"]
     context.set_offline(False)
     page.clock.fast_forward(4_000)
     expect(page.get_by_role("region", name="Burners")).not_to_contain_text("wait")
-    fresh = [x for x in ask(kitchen_url + "/api/stove/batches/5")["log"] if x not in before["log"]]
+    fresh = [x for x in ask(kitchen_url + "/api/batches/5")["log"] if x not in before["log"]]
     # beside what was said stand the nudges that nobody answered meanwhile
     first, second, third = (x for x in reversed(fresh) if x["kind"] in ("stirred", "scraped"))
     assert [x["kind"] for x in (first, second, third)] == ["stirred", "scraped", "stirred"]
@@ -120,7 +118,7 @@ def test_a_wrong_clock_and_another_time_zone_do_no_harm(browser, kitchen_url: st
     page.wait_for_timeout(3000)
     here.set_offline(False)
     expect(other.get_by_label("What happened").locator("li").first).to_contain_text("stirred")
-    now = ask(kitchen_url + "/api/stove/batches/6")
+    now = ask(kitchen_url + "/api/batches/6")
     assert 2 < now["now_s"] - now["log"][0]["at_s"] < 60
     here.close()
     other.context.close()

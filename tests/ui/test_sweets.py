@@ -97,7 +97,7 @@ def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     weigh_and_count(page, "1130", "12", "sticks")
     expect(page.get_by_label("What to do now")).to_contain_text("never freeze it again")
     page.goto(kitchen_url + "/book")
-    book = page.get_by_label("Sweets", exact=True)
+    book = page.get_by_role("region", name="Batches")
     expect(book).to_contain_text("Fig kulfi of the crew")
     expect(book).to_contain_text("12 sticks")
     clean(page)
@@ -148,7 +148,7 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     run_through(page, 5)
     weigh_and_count(page, "510", "24", "pieces")
     page.goto(kitchen_url + "/book")
-    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Kalakand for the eights")
+    expect(page.get_by_role("region", name="Batches")).to_contain_text("Kalakand for the eights")
 
 
 def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
@@ -177,7 +177,7 @@ def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     run_through(page, 4)
     weigh_and_count(page, "770", "31", "balls")
     page.goto(kitchen_url + "/book")
-    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Balls for the tea")
+    expect(page.get_by_role("region", name="Batches")).to_contain_text("Balls for the tea")
 
 
 def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str):
@@ -209,7 +209,7 @@ def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str)
     run_through(page, 4)
     weigh_and_count(page, "1010", "10", "portions")
     page.goto(kitchen_url + "/book")
-    expect(page.get_by_label("Sweets", exact=True)).to_contain_text("Halwa for the veterans")
+    expect(page.get_by_role("region", name="Batches")).to_contain_text("Halwa for the veterans")
 
 
 def test_wrong_words_keep_what_was_typed_and_the_last_answer(sweets: Page):

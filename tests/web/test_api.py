@@ -14,18 +14,18 @@ from tests.sizes import sized
 
 
 def happens(client, batch: int, **event):
-    return client.post(f"/api/stove/batches/{batch}/events", json={"event": event})
+    return client.post(f"/api/batches/{batch}/events", json={"event": event})
 
 
 def test_from_plan_to_book(client, clock):
     told = client.post("/api/bench/reduce", json=words()).json
-    lit = client.post("/api/stove/batches", json={"name": "Basundi", "plan": words()})
+    lit = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "Basundi", "plan": words()}})
     assert lit.status_code == 201 and lit.json["phase"] == "heating"
     batch = lit.json["id"]
     clock.now += told["first_boil_s"]["likely"]
     assert happens(client, batch, kind="first_boil").json["phase"] == "boiling"
     clock.now += told["after_boil_s"]["likely"] / 2
-    before = client.get(f"/api/stove/batches/{batch}").json
+    before = client.get(f"/api/batches/{batch}").json
     read = happens(client, batch, kind="reading", how="depth", value=before["depth_keys_m"][2]).json
     width = lambda b: b["to_stop_s"]["high"] - b["to_stop_s"]["low"]  # noqa: E731
     assert width(read) < width(before) and "thought" in read["log"][0]["text"]
@@ -53,18 +53,21 @@ def test_from_plan_to_book(client, clock):
 
 
 def test_a_key_sent_twice_happens_once(client, clock):
-    plan = {"name": "B", "plan": words(), "key": "light-key-1"}
-    first, second = (client.post("/api/stove/batches", json=plan).json["id"] for _ in range(2))
+    plan = {"kind": "reduce", "name": "B", "plan": words(), "key": "light-key-1"}
+    first, second = (client.post("/api/batches", json={"batch": plan}).json["id"] for _ in range(2))
     assert first == second
     for _ in range(3):
         happens(client, first, kind="stirred", key="stir-key-1")
-    assert len(client.get(f"/api/stove/batches/{first}").json["log"]) == 2
+    assert len(client.get(f"/api/batches/{first}").json["log"]) == 2
 
 
 def test_what_does_not_fit_is_refused(client, clock):
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}}).json["id"]
     assert (
-        client.post("/api/stove/batches", json={"name": "C", "plan": words()}).json["fields"][0]["path"] == "burner"
+        client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "C", "plan": words()}}).json["fields"][
+            0
+        ]["path"]
+        == "burner"
     )
     for event, status, field in [
         ({"kind": "reading", "how": "depth", "value": 0.05}, 409, "kind"),
@@ -121,11 +124,13 @@ def test_bad_bodies_are_4xx_in_one_shape(client):
 def test_control_characters_have_no_place_in_names_and_words(client, letter):
     named = client.post("/api/larder/milks", json={**MILK, "name": f"odd{letter}milk"})
     said = client.post("/api/bench/reduce", json=words(amount=f"2{letter}L"))
-    lit = client.post("/api/stove/batches", json={"name": f"B{letter}", "plan": words()})
-    for answer, field in ((named, "name"), (said, "amount"), (lit, "name")):
+    lit = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": f"B{letter}", "plan": words()}})
+    for answer, field in ((named, "name"), (said, "amount"), (lit, "batch.name")):
         assert answer.status_code == 422 and answer.json["fields"][0]["path"] == field
         assert "control characters" in answer.json["detail"]
-    batch = client.post("/api/stove/batches", json={"name": "खीर, two pots", "plan": words()}).json["id"]
+    batch = client.post(
+        "/api/batches", json={"batch": {"kind": "reduce", "name": "खीर, two pots", "plan": words()}}
+    ).json["id"]
     note = happens(client, batch, kind="note", text=f"soft{letter}white")
     assert note.status_code == (201 if letter == "\n" else 422)
 
@@ -157,28 +162,30 @@ def test_killed_while_events_are_posted_nothing_acknowledged_is_lost(tmp_path):
         request = urllib.request.Request(url + path, json.dumps(body).encode(), {"Content-Type": "application/json"})
         return json.load(urllib.request.urlopen(request, timeout=60))
 
+    def on_fire(url):
+        stove = json.load(urllib.request.urlopen(url + "/api/stove"))["batches"]
+        return next(batch for batch in stove if batch["kind"] == "reduce")
+
     acknowledged = []
     for round_ in range(sized(2, 3)):
         with serving(tmp_path, "demo") as (url, server):
-            batch = json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["id"]
-            kept = {
-                line["text"] for line in json.load(urllib.request.urlopen(f"{url}/api/stove/batches/{batch}"))["log"]
-            }
+            batch = on_fire(url)["id"]
+            kept = {line["text"] for line in json.load(urllib.request.urlopen(f"{url}/api/batches/{batch}"))["log"]}
             assert set(acknowledged) <= kept
             for i in range(12):
                 text = f"round {round_} note {i}"
-                post(url, f"/api/stove/batches/{batch}/events", {"event": {"kind": "note", "text": text}})
+                post(url, f"/api/batches/{batch}/events", {"event": {"kind": "note", "text": text}})
                 acknowledged.append(text)
             server.kill()
     with serving(tmp_path, "demo") as (url, _):
-        log = json.load(urllib.request.urlopen(f"{url}/api/stove/batches/{batch}"))["log"]
+        log = json.load(urllib.request.urlopen(f"{url}/api/batches/{batch}"))["log"]
         assert {line["text"] for line in log if line["kind"] == "note"} >= set(acknowledged)
-        assert json.load(urllib.request.urlopen(url + "/api/stove"))["batches"][0]["boiled_at_s"] is not None
+        assert on_fire(url)["boiled_at_s"] is not None
 
 
 def test_how_it_turned_out_cold_moves_the_next_plan(client, clock):
     told = client.post("/api/bench/reduce", json=words()).json
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}}).json["id"]
     assert happens(client, batch, kind="judged", how="right").status_code == 409
     clock.now += told["first_boil_s"]["likely"]
     happens(client, batch, kind="first_boil")
@@ -197,7 +204,7 @@ def test_how_it_turned_out_cold_moves_the_next_plan(client, clock):
 
 
 def test_forecasts_kept_by_an_earlier_release_are_still_read(client, clock):
-    batch = client.post("/api/stove/batches", json={"name": "Old", "plan": words()}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "Old", "plan": words()}}).json["id"]
     db = client.application.extensions["mulvek_database"]
     with db.writing() as session:
         row = session.get(BatchRow, batch)

@@ -45,14 +45,14 @@ def served(tmp_path, templates, computer):
 
 
 def light(client):
-    lit = client.post("/api/stove/batches", json={"name": "B", "plan": words()})
+    lit = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}})
     assert lit.status_code == 201, lit.json
     return lit.json["id"]
 
 
 def log(client, batch, kind="stirred", **more):
     event = {"kind": kind, **more}
-    return client.post(f"/api/stove/batches/{batch}/events", json={"event": event})
+    return client.post(f"/api/batches/{batch}/events", json={"event": event})
 
 
 @pytest.mark.parametrize("jump", [-5 * HOUR, 3 * HOUR, -56 * 365 * 24 * HOUR, 365 * 24 * HOUR])
@@ -62,11 +62,11 @@ def test_a_jump_while_milk_boils_changes_no_minute(served, computer, jump):
     computer.runs(600)
     assert log(client, batch, "first_boil").status_code == 201
     computer.runs(300)
-    before = client.get(f"/api/stove/batches/{batch}").json["to_stop_s"]["likely"]
+    before = client.get(f"/api/batches/{batch}").json["to_stop_s"]["likely"]
     computer.wall.now += jump
     computer.runs(60)
     assert client.get("/api/clock").json["off_s"] == pytest.approx(jump)
-    now = client.get(f"/api/stove/batches/{batch}").json
+    now = client.get(f"/api/batches/{batch}").json
     assert before - 75 < now["to_stop_s"]["likely"] < before - 45
     assert log(client, batch).status_code == 201
     computer.runs(60)
@@ -82,33 +82,33 @@ def test_a_computer_that_starts_with_a_wrong_clock_refuses_nothing(served, compu
     log(client, batch, "first_boil")
     computer.wall.now, computer.ticks.now = start, 0.0
     client = served()
-    state = client.get(f"/api/stove/batches/{batch}").json
+    state = client.get(f"/api/batches/{batch}").json
     assert state["phase"] == "boiling" and len(state["log"]) == 2
     computer.runs(30)
     assert log(client, batch).status_code == 201
     assert log(client, batch, "note", text="said before", at_s=EPOCH_S + 620, waited=True).status_code == 201
-    times = [line["at_s"] for line in client.get(f"/api/stove/batches/{batch}").json["log"]]
+    times = [line["at_s"] for line in client.get(f"/api/batches/{batch}").json["log"]]
     assert times == sorted(times, reverse=True) and len(times) == 4
 
 
 def test_the_cook_takes_the_computers_clock_and_all_that_runs_moves_with_it(served, computer):
     client = served()
     batch = light(client)
-    curd = client.post("/api/stove/curds", json={"batch": {"route": "strain", "name": "Hung", "plan": {}}}).json
+    curd = client.post("/api/batches", json={"batch": {"kind": "strain", "name": "Hung", "plan": {}}}).json
     computer.runs(600)
     log(client, batch, "first_boil")
     computer.runs(120)
-    before = client.get(f"/api/stove/batches/{batch}").json
-    hung = client.get(f"/api/stove/curds/{curd['id']}").json
+    before = client.get(f"/api/batches/{batch}").json
+    hung = client.get(f"/api/batches/{curd['id']}").json
     computer.wall.now -= 2 * HOUR
     assert client.get("/api/clock").json["off_s"] == -2 * HOUR
     taken = client.post("/api/clock/take", json={}).json
     assert taken == {"now_s": pytest.approx(computer.wall.now), "off_s": 0.0}
-    after = client.get(f"/api/stove/batches/{batch}").json
+    after = client.get(f"/api/batches/{batch}").json
     assert after["to_stop_s"] == pytest.approx(before["to_stop_s"], rel=1e-6)
     for a, b in zip(after["log"], before["log"], strict=True):
         assert a["at_s"] == pytest.approx(b["at_s"] - 2 * HOUR)
-    moved = client.get(f"/api/stove/curds/{curd['id']}").json
+    moved = client.get(f"/api/batches/{curd['id']}").json
     assert moved["steps"][0]["due_s"] == pytest.approx(hung["steps"][0]["due_s"])
     assert log(client, batch).status_code == 201
 
@@ -117,7 +117,7 @@ def test_when_it_cannot_be_written_nothing_moves(served, computer, monkeypatch):
     client = served()
     batch = light(client)
     computer.wall.now -= 2 * HOUR
-    before = client.get(f"/api/stove/batches/{batch}").json
+    before = client.get(f"/api/batches/{batch}").json
 
     def full(*_args):
         raise Unavailable("kitchen", "The disk is full.", "Make room on it.", 15.0)
@@ -125,7 +125,7 @@ def test_when_it_cannot_be_written_nothing_moves(served, computer, monkeypatch):
     monkeypatch.setattr("mulvek.web.clock.move_running", full)
     assert client.post("/api/clock/take", json={}).status_code == 503
     assert client.get("/api/clock").json["off_s"] == -2 * HOUR
-    assert client.get(f"/api/stove/batches/{batch}").json == before
+    assert client.get(f"/api/batches/{batch}").json == before
 
 
 def test_with_nothing_on_the_fire_the_computers_clock_is_followed(served, computer):

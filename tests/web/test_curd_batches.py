@@ -11,15 +11,15 @@ from tests.conftest import serving
 CURDLE = {"milk": 5, "amount": "3 L", "pan": 2, "burner": 1}
 
 
-def begin(client, route="curdle", plan=None, **more):
-    body = {"batch": {"route": route, "name": "Chhena", "plan": CURDLE if plan is None else plan, **more}}
-    answer = client.post("/api/stove/curds", json=body)
+def begin(client, kind="curdle", plan=None, **more):
+    body = {"batch": {"kind": kind, "name": "Chhena", "plan": CURDLE if plan is None else plan, **more}}
+    answer = client.post("/api/batches", json=body)
     assert answer.status_code == 201, answer.json
     return answer.json
 
 
 def happens(client, batch, **event):
-    return client.post(f"/api/stove/curds/{batch}/events", json={"event": event})
+    return client.post(f"/api/batches/{batch}/events", json={"event": event})
 
 
 def test_chhena_from_the_boil_to_the_book(client, clock):
@@ -29,7 +29,7 @@ def test_chhena_from_the_boil_to_the_book(client, clock):
     assert [s["name"] for s in made["steps"]] == [s["name"] for s in told["stages"]] and made["step"] == 0
     assert made["steps"][0]["due_s"] == pytest.approx(told["boil_s"]["likely"])
     clock.now += 600
-    now = client.get(f"/api/stove/curds/{batch}").json
+    now = client.get(f"/api/batches/{batch}").json
     assert now["steps"][0]["due_s"] == pytest.approx(told["boil_s"]["likely"] - 600)
     after = happens(client, batch, kind="step_done").json
     assert after["step"] == 1 and after["steps"][1]["due_s"] == pytest.approx(180.0)
@@ -47,8 +47,9 @@ def test_chhena_from_the_boil_to_the_book(client, clock):
     # the weighed curd decides how many pieces there are
     assert weighed["pieces"]["count"]["likely"] < told["pieces"]["count"]["likely"]
     assert weighed["pieces"]["count"]["low"] == weighed["pieces"]["count"]["high"]
-    assert client.get("/api/stove/curds").json["batches"] == []
-    book = client.get("/api/book/curds").json["batches"]
+    assert client.get("/api/stove").json["batches"] == []
+    book = client.get("/api/book").json["lines"]
+    assert book[0]["kind"] == "curdle" and book[0]["phase"] == "weighed"
     assert book[0]["weighed_kg"] == pytest.approx(light) and book[0]["told_kg"]["likely"] == told["curd_kg"]["likely"]
     # what it taught narrows and moves the next plan of that milk
     again = client.post("/api/bench/curdle", json=CURDLE).json
@@ -106,8 +107,8 @@ def test_what_cannot_happen_is_refused_and_leaves_no_trace(client, event, status
     batch = begin(client)
     answer = happens(client, batch["id"], **event)
     assert answer.status_code == status and answer.json["detail"]
-    assert len(client.get(f"/api/stove/curds/{batch['id']}").json["log"]) == 1
-    assert client.get("/api/stove/curds/404").status_code == 404
+    assert len(client.get(f"/api/batches/{batch['id']}").json["log"]) == 1
+    assert client.get("/api/batches/404").status_code == 404
 
 
 def test_a_key_sent_twice_happens_once_and_steps_end(client):
@@ -115,8 +116,8 @@ def test_a_key_sent_twice_happens_once_and_steps_end(client):
     assert first == second
     for _ in range(3):
         happens(client, first, kind="whey", mass_kg=0.5, key="whey-key-1")
-    assert len(client.get(f"/api/stove/curds/{first}").json["log"]) == 2
-    steps = len(client.get(f"/api/stove/curds/{first}").json["steps"])
+    assert len(client.get(f"/api/batches/{first}").json["log"]) == 2
+    steps = len(client.get(f"/api/batches/{first}").json["steps"])
     for _ in range(steps):
         assert happens(client, first, kind="step_done").status_code == 201
     assert happens(client, first, kind="step_done").status_code == 409
@@ -127,35 +128,36 @@ def test_taking_out_the_milk_leaves_the_batch_whole(client):
     batch = begin(client)
     assert client.delete("/api/larder/milks/5?version=1").status_code == 200
     assert client.delete("/api/larder/pans/2?version=1").status_code == 200
-    still = client.get(f"/api/stove/curds/{batch['id']}").json
+    still = client.get(f"/api/batches/{batch['id']}").json
     assert still["curdle"]["milk_name"] == "farm milk" and still["curdle"]["pan"]["name"] == "wide kadhai"
 
 
 @pytest.mark.parametrize(
-    ("where", "begun"),
+    "begun",
     [
-        ("/api/stove/curds", {"batch": {"route": "strain", "name": "night curd", "plan": {}}}),
-        ("/api/stove/sweets", {"name": "kulfi", "plan": {"sweet": "kulfi", "want": "12"}}),
+        {"kind": "strain", "name": "night curd", "plan": {}},
+        {"kind": "sweet", "name": "kulfi", "plan": {"sweet": "kulfi", "want": "12"}},
     ],
+    ids=lambda begun: begun["kind"],
 )
-def test_nothing_acknowledged_is_lost_when_the_server_is_killed(tmp_path, where, begun):
+def test_nothing_acknowledged_is_lost_when_the_server_is_killed(tmp_path, begun):
     def post(url, body):
         request = urllib.request.Request(url, json.dumps(body).encode(), {"Content-Type": "application/json"})
         return json.loads(urllib.request.urlopen(request, timeout=60).read())
 
     acknowledged = []
     with serving(tmp_path) as (url, server):
-        batch = post(url + where, begun)["id"]
+        batch = post(f"{url}/api/batches", {"batch": begun})["id"]
         for i in range(1, 30):
             try:
-                post(f"{url}{where}/{batch}/events", {"event": {"kind": "note", "text": f"note {i}"}})
+                post(f"{url}/api/batches/{batch}/events", {"event": {"kind": "note", "text": f"note {i}"}})
             except (urllib.error.URLError, OSError):
                 break
             acknowledged.append(f"note {i}")
             if i == 12:
                 server.kill()
     with serving(tmp_path) as (url, _):
-        kept = json.loads(urllib.request.urlopen(f"{url}{where}/{batch}").read())
+        kept = json.loads(urllib.request.urlopen(f"{url}/api/batches/{batch}").read())
     assert len(acknowledged) >= 12
     assert set(acknowledged) <= {line["text"] for line in kept["log"]}
     assert kept["log"][-1]["text"] == "begun"
@@ -164,13 +166,16 @@ def test_nothing_acknowledged_is_lost_when_the_server_is_killed(tmp_path, where,
 def test_a_burner_carries_one_batch_at_a_time(client, clock):
     reduce = {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": ""}
     chhena = begin(client)
-    refused = client.post("/api/stove/batches", json={"name": "Basundi", "plan": reduce})
+    refused = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "Basundi", "plan": reduce}})
     assert refused.status_code == 409 and "Chhena" in refused.json["detail"]
-    twice = client.post("/api/stove/curds", json={"batch": {"route": "curdle", "name": "More", "plan": CURDLE}})
+    twice = client.post("/api/batches", json={"batch": {"kind": "curdle", "name": "More", "plan": CURDLE}})
     assert twice.status_code == 409 and twice.json["fields"][0]["path"] == "burner"
     # off the flame it waits beside the fire, and the burner is free
     happens(client, chhena["id"], kind="step_done")
-    assert client.post("/api/stove/batches", json={"name": "Basundi", "plan": reduce}).status_code == 201
-    third = client.post("/api/stove/curds", json={"batch": {"route": "curdle", "name": "More", "plan": CURDLE}})
+    assert (
+        client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "Basundi", "plan": reduce}}).status_code
+        == 201
+    )
+    third = client.post("/api/batches", json={"batch": {"kind": "curdle", "name": "More", "plan": CURDLE}})
     assert third.status_code == 409 and "Basundi" in third.json["detail"]
     assert begin(client, "strain", {})["burner_id"] is None and chhena["burner_id"] == 1

@@ -93,10 +93,10 @@ def test_a_phone_knocks_is_let_in_cooks_and_is_sent_away(here, phone, clock):
     entered = phone.post("/api/door/enter", json={}).json
     assert (entered["state"], entered["allowed"], entered["name"]) == ("in", "cook", "cox’s phone")
     assert phone.token != in_the_doorway
-    lit = phone.post("/api/stove/batches", json={"name": "From the phone", "plan": words()})
+    lit = phone.post("/api/batches", json={"batch": {"kind": "reduce", "name": "From the phone", "plan": words()}})
     assert lit.status_code == 201
     event = {"event": {"kind": "first_boil"}}
-    assert phone.post(f"/api/stove/batches/{lit.json['id']}/events", json=event).status_code == 201
+    assert phone.post(f"/api/batches/{lit.json['id']}/events", json=event).status_code == 201
     seen = here.get("/api/door").json["devices"][0]
     assert (seen["did"], seen["seen_s"], seen["state"]) == ("first_boil", clock.now, "in")
     here.post(f"/api/door/devices/{device['id']}/send-away", json={})
@@ -167,7 +167,7 @@ def test_only_the_one_that_shows_the_same_thing_is_let_in(here, phone):
 def test_a_right_is_changed_and_a_device_leaves_by_itself(here, phone):
     device = let_in(here, phone, "look")
     note = {"event": {"kind": "note", "text": "hm"}}
-    url = "/api/stove/batches/1/events"
+    url = "/api/batches/1/events"
     assert phone.post(url, json=note).status_code == 403
     changed = here.put(f"/api/door/devices/{device}", json={"name": "galley", "allowed": "log", "ends_s": None})
     assert changed.json["devices"][0]["name"] == "galley"

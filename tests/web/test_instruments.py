@@ -55,32 +55,36 @@ def until(check, seconds=120):
     return found
 
 
+def pans(url):
+    return [batch["id"] for batch in ask(url + "/api/stove")["batches"] if batch["kind"] == "reduce"]
+
+
 def test_paired_read_silent_and_on_again_after_a_killed_server(tmp_path):
     with instruments() as (device, process):
         with serving(tmp_path, "demo") as (url, server):
-            batch = ask(url + "/api/stove")["batches"][1]["id"]
-            path = f"{url}/api/stove/batches/{batch}/instruments"
+            batch = pans(url)[1]
+            path = f"{url}/api/batches/{batch}/instruments"
             paired = ask(path, {"url": device})
             assert paired["instruments"][0]["simulated"] and paired["speaks"] == "scale"
             shown = lambda: ask(path)["instruments"][0]  # noqa: E731
             until(lambda: len(shown()["channels"][0]["recent"]) >= 5)
             # the scale, pan and all, settles into a reading without the pan
-            read = until(lambda: [x for x in ask(f"{url}/api/stove/batches/{batch}")["log"] if "scale" in x["text"]])
+            read = until(lambda: [x for x in ask(f"{url}/api/batches/{batch}")["log"] if "scale" in x["text"]])
             assert "kitchen scale: weighed" in read[0]["text"]
             seen = {c["channel"]: c["value"] for c in shown()["channels"]}
-            state = ask(f"{url}/api/stove/batches/{batch}")
+            state = ask(f"{url}/api/batches/{batch}")
             assert seen["scale"] - 1.4 == pytest.approx(state["mass_kg"]["likely"], abs=0.05)
             server.kill()
         time.sleep(3)
         with serving(tmp_path, "demo") as (url, _):  # it goes on by itself, and fetches what it missed
-            path = f"{url}/api/stove/batches/{batch}/instruments"
+            path = f"{url}/api/batches/{batch}/instruments"
             until(lambda: ask(path)["instruments"][0]["connected"])
             scale = until(lambda: [c for c in ask(f"{url}/api/book/{batch}/samples")["channels"] if c["count"] > 12])
             gaps = [b - a for a, b in zip(scale[0]["at_s"], scale[0]["at_s"][1:], strict=False)]
             assert max(gaps) < 2.0, "a second was lost while the server was dead"
             # the other pan's batch ends: its instruments are let go by themselves
-            other = ask(url + "/api/stove")["batches"][0]["id"]
-            theirs = f"{url}/api/stove/batches/{other}"
+            other = pans(url)[0]
+            theirs = f"{url}/api/batches/{other}"
             assert ask(theirs + "/instruments", {"url": device})["instruments"]
             for kind in ({"kind": "off"}, {"kind": "weighed", "mass_kg": 1.2}):
                 ask(theirs + "/events", {"event": kind})
@@ -127,11 +131,11 @@ def test_only_the_kitchens_own_network_is_asked(client, clock):
         ("file:///etc/passwd", "no instrument"),
         ("http://" + "a" * 70, "There is no"),
     ):
-        answer = client.post(f"/api/stove/batches/{batch}/instruments", json={"url": url})
+        answer = client.post(f"/api/batches/{batch}/instruments", json={"url": url})
         assert answer.status_code == 422 and says in answer.json["detail"], url
     assert checked_url("localhost:8977") == "http://localhost:8977"
-    assert client.delete(f"/api/stove/batches/{batch}/instruments/1").status_code == 404
-    assert client.get(f"/api/stove/batches/{batch}/instruments").json["instruments"] == []
+    assert client.delete(f"/api/batches/{batch}/instruments/1").status_code == 404
+    assert client.get(f"/api/batches/{batch}/instruments").json["instruments"] == []
 
 
 def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock):
@@ -150,7 +154,9 @@ def test_twenty_thousand_samples_are_kept_and_shown_thin(tmp_path, client, clock
     assert text.count("\n") == 20_001
     # into another batch of the same kitchen, and again: nothing twice
     happens(client, batch, kind="off")
-    other = client.post("/api/stove/batches", json={"name": "Copy", "plan": words()}).json["id"]
+    other = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "Copy", "plan": words()}}).json[
+        "id"
+    ]
     brought = client.post(f"/api/book/{other}/readings", json={"csv": text})
     assert brought.json == {"readings": 0, "samples": 20_000, "known": 0}
     assert client.post(f"/api/book/{other}/readings", json={"csv": text}).json["known"] == 20_000
@@ -239,12 +245,12 @@ def test_a_long_import_lets_others_write_in_between(client, clock, monkeypatch):
 def test_readings_go_out_as_csv_and_all_or_none_come_in(client, clock):
     batch = boiling(client, clock)["id"]
     clock.now += 600
-    depth = client.get(f"/api/stove/batches/{batch}").json["depth_keys_m"][3]
+    depth = client.get(f"/api/batches/{batch}").json["depth_keys_m"][3]
     happens(client, batch, kind="reading", how="depth", value=depth)
     text = client.get(f"/api/book/{batch}/readings.csv").text
     assert client.post(f"/api/book/{batch}/readings", json={"csv": text}).json["known"] == 1
     happens(client, batch, kind="undo", event_id=3)
-    before = client.get(f"/api/stove/batches/{batch}").json
+    before = client.get(f"/api/batches/{batch}").json
     wrong = (
         text
         + text.splitlines()[1].replace("depth", "weight").replace("cm", "kg").replace("weight,", "weight,9")
@@ -252,7 +258,7 @@ def test_readings_go_out_as_csv_and_all_or_none_come_in(client, clock):
     )
     refused = client.post(f"/api/book/{batch}/readings", json={"csv": wrong})
     assert refused.status_code == 422 and "Line 3" in refused.json["detail"]
-    assert client.get(f"/api/stove/batches/{batch}").json["log"] == before["log"]
+    assert client.get(f"/api/batches/{batch}").json["log"] == before["log"]
     assert client.post(f"/api/book/{batch}/readings", json={"csv": text}).json["readings"] == 1
-    again = client.get(f"/api/stove/batches/{batch}").json
+    again = client.get(f"/api/batches/{batch}").json
     assert again["to_stop_s"]["high"] < before["to_stop_s"]["high"]

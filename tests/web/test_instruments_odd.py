@@ -141,7 +141,7 @@ def test_it_lives_through_nonsense_and_is_heard_again(client, clock):
         return None
 
     with odd(answer) as url:
-        path = f"/api/stove/batches/{batch}/instruments"
+        path = f"/api/batches/{batch}/instruments"
         assert client.post(path, json={"url": url}).status_code == 201
         shown = lambda: client.get(path).json["instruments"][0]  # noqa: E731
         assert "another kind" in until(lambda: shown()["trouble"])

@@ -58,17 +58,16 @@ def test_the_kitchen_too_is_changed_by_its_version(client):
 
 
 def test_taking_out_leaves_batches_whole(client, clock):
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words()}).json
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words()}}).json
     refused = client.delete("/api/larder/burners/1?version=1")
     assert refused.status_code == 409 and "Finish" in refused.json["detail"]
     assert client.delete("/api/larder/pans/2?version=1").status_code == 200
     assert client.delete("/api/larder/milks/5?version=1").status_code == 200
     clock.now += 900
     assert (
-        client.post(f"/api/stove/batches/{batch['id']}/events", json={"event": {"kind": "first_boil"}}).status_code
-        == 201
+        client.post(f"/api/batches/{batch['id']}/events", json={"event": {"kind": "first_boil"}}).status_code == 201
     )
-    now = client.get(f"/api/stove/batches/{batch['id']}").json
+    now = client.get(f"/api/batches/{batch['id']}").json
     assert now["pan"]["name"] == "wide kadhai" and now["milk_name"] == "farm milk" and now["pan_id"] is None
     gone = client.post("/api/bench/reduce", json=words())
     assert gone.status_code == 404 and gone.json["fields"][0]["path"] in ("milk", "pan")

@@ -29,7 +29,7 @@ BODIES = {
     "bench/strain": {"yoghurt": "yoghurt", "amount": "1 kg", "readings": [{"minutes": 60.0, "whey_g": 200.0}]},
     "sweets/plan": {"sweet": "kulfi", "want": "24", "pan": POT, "burner": 1, "changes": {"cook": 50.0}},
     "sweets/syrup": {"celsius": 103.0, "wanted": 60.0, "mass": "1 kg"},
-    "stove/batches": {"name": "B", "plan": PLAN | {"pan": 1, "burner": 1}},
+    "batches": {"batch": {"kind": "reduce", "name": "B", "plan": PLAN | {"pan": 1, "burner": 1}}},
 }
 JUNK = st.sampled_from(["x", "", -1, 0, 10**30, 1.5, None, True, [], {}, [1], {"a": 1}, "½", "9" * 300, "nan"])
 

@@ -88,7 +88,7 @@ def test_a_reduced_milk_keeps_as_long_on_the_bench_as_in_sweets(client, sweet):
 def test_what_is_told_when_lit_is_what_the_book_says(client, clock, sugar, stop):
     words = {"milk": "full-cream", "amount": "2 L", "pan": 1, "burner": 1, "stop": stop, "sugar": sugar}
     here = bench(client, **words)["judgement"]["keeping"]
-    batch = client.post("/api/stove/batches", json={"name": "B", "plan": words}).json["id"]
+    batch = client.post("/api/batches", json={"batch": {"kind": "reduce", "name": "B", "plan": words}}).json["id"]
     assert client.get(f"/api/book/{batch}").json["told"]["judgement"]["keeping"] == here
     assert here["water_activity"]["low"] < here["water_activity"]["likely"] <= here["water_activity"]["high"] <= 1
     assert happens(client, batch, kind="first_boil").status_code == 201
@@ -107,10 +107,10 @@ def test_the_stove_the_label_and_the_plan_keep_a_sweet_as_long(client, clock, sw
     words = {"sweet": sweet, "want": want}
     plan = told(client, sweet, want)
     assert plan["keeping"]["words"] in plan["label"]
-    begun = client.post("/api/stove/sweets", json={"name": "Supper", "plan": words})
+    begun = client.post("/api/batches", json={"batch": {"kind": "sweet", "name": "Supper", "plan": words}})
     assert begun.status_code == 201, begun.json
     assert begun.json["keeping"] == plan["keeping"]["words"]
-    assert client.get(f"/api/stove/sweets/{begun.json['id']}").json["keeping"] == plan["keeping"]["words"]
+    assert client.get(f"/api/batches/{begun.json['id']}").json["keeping"] == plan["keeping"]["words"]
 
 
 ASKED = {

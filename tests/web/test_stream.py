@@ -18,9 +18,9 @@ def test_each_batch_is_told_once_as_it_stands_last():
         changes.publish(1, Pan(stirred=n))
     changes.publish(2, Pan(stirred=9))
     seen, told = changes.wait_beyond(0, 0.0)
-    assert seen == 6 and told == ['{"pan":{"stirred":5}}', '{"pan":{"stirred":9}}']
+    assert seen == 6 and told == ['{"batch":{"stirred":5}}', '{"batch":{"stirred":9}}']
     assert changes.wait_beyond(seen, 0.0) == (6, [])
-    assert changes.wait_beyond(5, 0.0)[1] == ['{"pan":{"stirred":9}}']
+    assert changes.wait_beyond(5, 0.0)[1] == ['{"batch":{"stirred":9}}']
 
 
 def test_who_has_to_ask_again_is_told_nothing_else():
@@ -29,7 +29,7 @@ def test_who_has_to_ask_again_is_told_nothing_else():
     changes.publish()
     changes.publish(1, Pan(stirred=2))
     assert changes.wait_beyond(0, 0.0)[1] == ["{}"]
-    assert changes.wait_beyond(2, 0.0)[1] == ['{"pan":{"stirred":2}}']
+    assert changes.wait_beyond(2, 0.0)[1] == ['{"batch":{"stirred":2}}']
 
 
 def test_who_missed_what_is_forgotten_asks_again():
@@ -56,12 +56,12 @@ def test_news_comes_at_once_and_more_of_it_together(monkeypatch):
     lines = changes.lines()
     assert next(lines).endswith("data: {}\n\n")
     threading.Timer(0.05, changes.publish, (1, Pan(stirred=1))).start()
-    assert next(lines) == 'data: {"pan":{"stirred":1}}\n\n'
+    assert next(lines) == 'data: {"batch":{"stirred":1}}\n\n'
     assert gaps == []  # told before any waiting
     for n in range(2, 9):
         changes.publish(1, Pan(stirred=n))
     changes.publish(2, Pan(stirred=0))
-    assert next(lines) == 'data: {"pan":{"stirred":8}}\n\ndata: {"pan":{"stirred":0}}\n\n'
+    assert next(lines) == 'data: {"batch":{"stirred":8}}\n\ndata: {"batch":{"stirred":0}}\n\n'
     assert gaps == [GAP_S]
 
 

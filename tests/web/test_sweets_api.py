@@ -169,8 +169,10 @@ def test_late_changes_cooling_and_syrup(client):
 
 def test_a_weighed_batch_becomes_the_base(client, clock):
     words = {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": ""}
-    batch = client.post("/api/stove/batches", json={"plan": words, "name": "Base for kulfi"}).json["id"]
-    log = lambda **event: client.post(f"/api/stove/batches/{batch}/events", json={"event": event})  # noqa: E731
+    batch = client.post(
+        "/api/batches", json={"batch": {"kind": "reduce", "plan": words, "name": "Base for kulfi"}}
+    ).json["id"]
+    log = lambda **event: client.post(f"/api/batches/{batch}/events", json={"event": event})  # noqa: E731
     for seconds, event in (
         (900, {"kind": "first_boil"}),
         (2400, {"kind": "off"}),
@@ -179,8 +181,9 @@ def test_a_weighed_batch_becomes_the_base(client, clock):
         clock.now += seconds
         assert log(**event).status_code == 201
     (base,) = client.get("/api/sweets/bases").json["bases"]
-    assert base["ref"] == f"pan-{batch}" and base["mass_kg"] == 1.02 and base["does"] == ["reduce"]
+    assert base["ref"] == str(batch) and base["mass_kg"] == 1.02 and base["does"] == ["reduce"]
     told = plan(client, bases={"R": base["ref"]}, want="12")
+    assert plan(client, bases={"R": f"pan-{batch}"}, want="12") == told  # as it was called before
     assert told["bases"][0]["ready"] and told["bases"][0]["said"] == "Base for kulfi"
     assert told["bases"][0]["total_solids"] == pytest.approx(base["total_solids"])
     assert not any(r["when"] == "to reduce" for r in told["rows"])
@@ -189,17 +192,17 @@ def test_a_weighed_batch_becomes_the_base(client, clock):
     all_of_it = plan(client, bases={"R": base["ref"]}, have=[{"what": "R", "amount": "1.02 kg"}])
     assert all_of_it["pieces"]["likely"] > 12
     chhena = {
-        "batch": {"route": "curdle", "name": "Chhena", "plan": {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1}}
+        "batch": {"kind": "curdle", "name": "Chhena", "plan": {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1}}
     }
-    curd = client.post("/api/stove/curds", json=chhena).json["id"]
-    client.post(f"/api/stove/curds/{curd}/events", json={"event": {"kind": "weighed", "mass_kg": 0.45}})
-    hung = client.post("/api/stove/curds", json={"batch": {"route": "strain", "name": "Hung", "plan": {}}}).json["id"]
-    client.post(f"/api/stove/curds/{hung}/events", json={"event": {"kind": "weighed", "mass_kg": 0.36}})
+    curd = client.post("/api/batches", json=chhena).json["id"]
+    client.post(f"/api/batches/{curd}/events", json={"event": {"kind": "weighed", "mass_kg": 0.45}})
+    hung = client.post("/api/batches", json={"batch": {"kind": "strain", "name": "Hung", "plan": {}}}).json["id"]
+    client.post(f"/api/batches/{hung}/events", json={"event": {"kind": "weighed", "mass_kg": 0.36}})
     found = {b["ref"]: b["does"] for b in client.get("/api/sweets/bases").json["bases"]}
-    assert found[f"curd-{curd}"] == ["curdle"] and found[f"curd-{hung}"] == ["hang"]
-    balls = plan(client, sweet="sponge-balls", school="", each="", want="8", bases={"C": f"curd-{curd}"})
+    assert found[str(curd)] == ["curdle"] and found[str(hung)] == ["hang"]
+    balls = plan(client, sweet="sponge-balls", school="", each="", want="8", bases={"C": str(curd)})
     assert balls["bases"][0]["made_kg"] < 0.45 and balls["syrup"]["at_once"] >= 1
-    bowls = plan(client, sweet="shrikhand", school="plain", each="", want="3", bases={"H": f"curd-{hung}"})
+    bowls = plan(client, sweet="shrikhand", school="plain", each="", want="3", bases={"H": str(hung)})
     assert bowls["keeping"]["klass"] == "S"
 
 
@@ -231,13 +234,15 @@ def test_own_sweets_are_copied_changed_and_taken_out(client):
 
 
 def begin(client, key=None, **words):
-    answer = client.post("/api/stove/sweets", json={"name": "Fig kulfi", "plan": {**KULFI, **words}, "key": key})
+    answer = client.post(
+        "/api/batches", json={"batch": {"kind": "sweet", "name": "Fig kulfi", "plan": {**KULFI, **words}, "key": key}}
+    )
     assert answer.status_code == 201, answer.json
     return answer.json
 
 
 def happens(client, batch, **event):
-    return client.post(f"/api/stove/sweets/{batch}/events", json={"event": event})
+    return client.post(f"/api/batches/{batch}/events", json={"event": event})
 
 
 def test_a_sweet_goes_to_the_stove_through_its_steps_and_into_the_book(client, clock, tmp_path):
@@ -258,11 +263,11 @@ def test_a_sweet_goes_to_the_stove_through_its_steps_and_into_the_book(client, c
     # it freezes over hours; the timer follows from the events, through a restart too
     clock.now += 3 * 3600
     app = create_app(tmp_path / "kitchen.sqlite3", clock=clock)
-    again = app.test_client().get(f"/api/stove/sweets/{batch}").json
+    again = app.test_client().get(f"/api/batches/{batch}").json
     freeze = again["steps"][-1]
     assert freeze["due_s"] == pytest.approx(freeze["seconds"]["likely"] - 3 * 3600, abs=31)
     clock.now += freeze["seconds"]["likely"]
-    late = client.get("/api/stove/sweets").json["batches"][0]
+    late = client.get("/api/stove").json["batches"][0]
     assert late["nudges"][0]["key"] == "freeze" and late["nudges"][0]["kind"] == "care"
     snooze = happens(client, batch, kind="snoozed", nudge="freeze", episode="0", seconds=300)
     assert snooze.json["nudges"][0]["due_at_s"] > clock.now
@@ -273,13 +278,14 @@ def test_a_sweet_goes_to_the_stove_through_its_steps_and_into_the_book(client, c
     counted = happens(client, batch, kind="counted", count=23).json
     assert "23 sticks where" in counted["said"]
     happens(client, batch, kind="note", text="Two broke.")
-    assert client.get("/api/stove/sweets").json["batches"] == []
-    book = client.get("/api/book/sweets").json["batches"]
-    assert book[0]["counted"] == 23 and book[0]["log"][0]["text"] == "Two broke."
+    assert client.get("/api/stove").json["batches"] == []
+    book = client.get("/api/book").json["lines"]
+    assert book[0]["counted"] == 23 and book[0]["phase"] == "weighed" and "23 sticks where" in book[0]["of"]
+    assert client.get(f"/api/batches/{batch}").json["log"][0]["text"] == "Two broke."
     undone = happens(client, batch, kind="undo", event_id=counted["log"][0]["event_id"]).json
     assert undone["counted"] is None
     with sqlite3.connect(tmp_path / "kitchen.sqlite3") as db:
-        kinds = {k for (k,) in db.execute("SELECT kind FROM sweet_event")}
+        kinds = {k for (k,) in db.execute("SELECT kind FROM event")}
     assert {"begun", "step_begun", "step_done", "row_weighed", "weighed", "counted", "note", "undo"} <= kinds
 
 
@@ -289,8 +295,13 @@ def test_a_sweet_that_cannot_happen_is_refused_and_one_given_up_leaves_the_stove
     assert happens(client, batch, kind="step_done", step="base-R", at_s=clock.now + 999).status_code == 422
     assert happens(client, batch, kind="note", text="x", key="notekey-1").status_code == 201
     assert len(happens(client, batch, kind="note", text="x", key="notekey-1").json["log"]) == 2
-    assert client.get("/api/stove/sweets/99").status_code == 404
-    assert client.post("/api/stove/sweets", json={"name": "x", "plan": {**KULFI, "sweet": "?"}}).status_code == 422
+    assert client.get("/api/batches/99").status_code == 404
+    assert (
+        client.post(
+            "/api/batches", json={"batch": {"kind": "sweet", "name": "x", "plan": {**KULFI, "sweet": "?"}}}
+        ).status_code
+        == 422
+    )
     assert happens(client, batch, kind="abandoned").json["given_up"]
-    assert client.get("/api/stove/sweets").json["batches"] == []
+    assert client.get("/api/stove").json["batches"] == []
     assert client.get("/sweets").status_code == 200 and client.get("/stove/sweet/1").status_code == 200

@@ -5,9 +5,19 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ..core.batch.curd_run import CurdWeighed, Poured, StepDone, WheyWeighed
-from ..core.batch.events import FirstBoil, Note, Off, Reading, Scraped, Stirred, SugarIn, Weighed
-from ..core.batch.log import Remark
+from ..core.batch.events import (
+    FirstBoil,
+    Note,
+    Off,
+    Poured,
+    Reading,
+    Scraped,
+    StepDone,
+    Stirred,
+    SugarIn,
+    Weighed,
+    WheyWeighed,
+)
 from ..core.composition.materials import own_material, own_milk
 from ..core.equipment.burners import Burner
 from ..core.equipment.kitchen import Kitchen
@@ -20,13 +30,12 @@ from ..core.planning.reduce.plan import Rate
 from ..formats.curd import CurdleIn, read_curdle
 from ..formats.reduce import ForecastOut, ReduceIn, read_plan
 from ..formats.strain import StrainIn, read_strain
-from ..store.curd import Curds
+from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
 from ..store.planned import Planned
 from ..store.samples import Samples
 from ..store.shelf import read_shelf
-from ..store.stove import Stove
 from . import sweets
 
 BRASS_POT = ((0.0308, 0.5e-3), (0.0438, 1e-3), (0.063, 2e-3), (0.0914, 3.5e-3), (0.118, 5e-3))
@@ -181,26 +190,40 @@ def _curds(db: Database, now_s: float) -> None:
     )
     hung = StrainIn.model_validate({"amount": "1.2 kg", "end": "shrikhand"})
     with db.writing() as session:
-        shelf, curds = read_shelf(session), Curds(session)
+        shelf, batches = read_shelf(session), Batches(session)
         plan = read_curdle(words, shelf)
         told = curdle(plan)
         began = now_s - 1.2 * DAY_S
-        made = curds.begin("Chhena for the juniors", "curdle", plan, words.model_dump(mode="json"), COW, began)
+        made = batches.begin(
+            Planned(
+                kind="curdle",
+                name="Chhena for the juniors",
+                plan=plan,
+                words=words.model_dump(mode="json"),
+                pan_id=POT,
+                burner_id=RIGHT,
+                milk_id=COW,
+            ),
+            began,
+        )
         at = began
         for stage in told.stages:
             at += stage.seconds * 1.05
             if stage.name == "acid":
-                curds.append(made, Poured(told.acid.likely.likely * 0.92, clear=True), at - 30.0, now_s)
+                batches.append(made, Poured(told.acid.likely.likely * 0.92, clear=True), at - 30.0, now_s)
             if stage.name == "weigh":
-                curds.append(made, WheyWeighed(round(told.whey_kg * 0.97, 2)), at - 20.0, now_s)
-                curds.append(made, CurdWeighed(round(told.curd_kg.likely * 0.94, 3)), at, now_s)
+                batches.append(made, WheyWeighed(round(told.whey_kg * 0.97, 2)), at - 20.0, now_s)
+                batches.append(made, Weighed(round(told.curd_kg.likely * 0.94, 3)), at, now_s)
             else:
-                curds.append(made, StepDone(), at, now_s)
-        curds.append(made, Remark("White and springy; a test ball held."), at + 600.0, now_s)
+                batches.append(made, StepDone(), at, now_s)
+        batches.append(made, Note("White and springy; a test ball held."), at + 600.0, now_s)
         began = now_s - 5.3 * 3600.0
         strained = read_strain(hung, shelf)
-        night = curds.begin("Hung curd for shrikhand", "strain", strained, hung.model_dump(mode="json"), None, began)
-        curds.append(night, WheyWeighed(0.41), began + 2.6 * 3600.0, now_s)
+        night = batches.begin(
+            Planned(kind="strain", name="Hung curd for shrikhand", plan=strained, words=hung.model_dump(mode="json")),
+            began,
+        )
+        batches.append(night, WheyWeighed(0.41), began + 2.6 * 3600.0, now_s)
 
 
 def _plan(db: Database, past: Past) -> tuple[ReduceIn, Forecast, Forecast]:
@@ -237,13 +260,21 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
     if past.note:
         happenings.append((off_s + 3600.0, Note(past.note)))
     kept = ForecastOut.of(told, words.pan if isinstance(words.pan, int) else None)
-    planned = Planned(past.name, told.plan, words.model_dump(mode="json"), kept.model_dump(mode="json"))
+    planned = Planned(
+        name=past.name,
+        plan=told.plan,
+        words=words.model_dump(mode="json"),
+        forecast=kept.model_dump(mode="json"),
+        flame=told.plan.flame,
+        pan_id=int(str(past.words["pan"])),
+        burner_id=int(str(past.words["burner"])),
+    )
     with db.writing() as session:
-        stove = Stove(session)
-        batch_id = stove.light(planned, int(str(past.words["pan"])), int(str(past.words["burner"])), lit_s)
+        batches = Batches(session)
+        batch_id = batches.begin(planned, lit_s)
         for at, what in sorted(happenings, key=lambda pair: pair[0]):
             if at < now_s - 25.0:
-                stove.append(batch_id, what, at, at)  # type: ignore[arg-type]
+                batches.append(batch_id, what, at, at)  # type: ignore[arg-type]
         if past.weighed_on_fire:
             Samples(session).append(batch_id, _streamed(truth, boil_s, off_s))
 

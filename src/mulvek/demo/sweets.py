@@ -1,16 +1,16 @@
 """The boathouse's sweets: what its shelf holds and costs, one that was made and counted, one that freezes now."""
 
-from ..core.batch.log import Remark
-from ..core.batch.sweet_run import PiecesCounted, RowWeighed, StepBegun, StepEnded, SweetHappening, SweetWeighed
+from ..core.batch.events import Happening, Note, PiecesCounted, RowWeighed, StepBegun, StepDone, Weighed
 from ..core.composition.materials import material, own_material
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet
 from ..formats.sweet_batch import run_of
 from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..formats.sweets import SweetOut
+from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
+from ..store.planned import Planned
 from ..store.shelf import read_shelf
-from ..store.sweets import Sweets
 
 SHELF = (  # key, pack kg, price
     ("white-sugar", 1.0, 46.0),
@@ -57,16 +57,16 @@ def make(db: Database, now_s: float) -> None:
     """One finished two days ago, one in the freezer since this morning."""
     plan, told, words = _told(db, BALLS)
     began = now_s - 1.9 * 86_400
-    done: list[tuple[float, SweetHappening]] = []
+    done: list[tuple[float, Happening]] = []
     at = began
     for step in plan.steps:
         done.append((at, StepBegun(step.key)))
         at += step.seconds.likely
-        done.append((at, StepEnded(step.key)))
+        done.append((at, StepDone(step.key)))
     done += [
-        (at + 60, SweetWeighed(round(plan.finished.likely * 0.97, 3))),
+        (at + 60, Weighed(round(plan.finished.likely * 0.97, 3))),
         (at + 120, PiecesCounted(int(plan.pieces.likely))),
-        (at + 600, Remark("Soft right through. Two cracked: knead a minute longer.")),
+        (at + 600, Note("Soft right through. Two cracked: knead a minute longer.")),
     ]
     _keep(db, "Sponge balls for the tea", plan, told, words, began, done, now_s)
 
@@ -79,7 +79,7 @@ def make(db: Database, now_s: float) -> None:
     for step in plan.steps[:-1]:
         done.append((at, StepBegun(step.key)))
         at = min(frozen_at - 30.0, at + step.seconds.likely)
-        done.append((at, StepEnded(step.key)))
+        done.append((at, StepDone(step.key)))
         at += 1.0
     done.append((frozen_at, StepBegun(freeze.key)))
     _keep(db, "Fig kulfi, regatta supper", plan, told, words, began, done, now_s)
@@ -99,13 +99,18 @@ def _keep(
     told: SweetOut,
     words: SweetIn,
     began_s: float,
-    happenings: list[tuple[float, SweetHappening]],
+    happenings: list[tuple[float, Happening]],
     now_s: float,
 ) -> None:
     with db.writing() as session:
-        sweets = Sweets(session)
-        made = sweets.begin(
-            name, run_of(plan), words.model_dump(mode="json"), told.model_dump(mode="json"), began_s, None
+        batches = Batches(session)
+        planned = Planned(
+            kind="sweet",
+            name=name,
+            plan=run_of(plan),
+            words=words.model_dump(mode="json"),
+            forecast=told.model_dump(mode="json"),
         )
+        made = batches.begin(planned, began_s)
         for at, what in sorted(happenings, key=lambda pair: pair[0]):
-            sweets.append(made, what, at, now_s)
+            batches.append(made, what, at, now_s)

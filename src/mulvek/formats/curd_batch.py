@@ -1,128 +1,24 @@
-"""JSON of a curdling or a straining that runs: begin it, what happens, where it stands."""
+"""JSON of a curdling or a straining that runs: where it stands."""
 
-from typing import Annotated, Literal
+from typing import Literal
 
-from pydantic import Field
-
-from ..core.batch.attention import Hushed, Missed, Nudge, Snoozed
-from ..core.batch.curd_run import (
-    CurdEvent,
-    CurdHappening,
-    CurdPlan,
-    CurdState,
-    CurdWeighed,
-    Poured,
-    RunningStep,
-    StepDone,
-    WheyWeighed,
-)
-from ..core.batch.log import Begun, GivenUp, Remark, TakenBack
-from ..core.equipment.quantities import say
+from ..core.batch.attention import Nudge
+from ..core.batch.curd_run import CurdState, RunningStep
+from ..core.batch.log import Log
 from ..core.planning.curdle.forecast import Pieces
 from ..core.ranges import Range
-from .batch import LogLine, attention_words
-from .curd import CurdForecastOut, CurdleIn
-from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
-from .log import log_lines, undo_id
-from .model import Body, Id, Name, NoteText, Out
-from .strain import StrainForecastOut, StrainIn
-
-
-class CurdleBegin(Body):
-    route: Literal["curdle"]
-    name: Name
-    plan: CurdleIn
-    key: Key | None = None
-
-
-class StrainBegin(Body):
-    route: Literal["strain"]
-    name: Name
-    plan: StrainIn
-    key: Key | None = None
-
-
-class CurdBatchIn(Body):
-    """Begin a plan."""
-
-    batch: Annotated[CurdleBegin | StrainBegin, Field(discriminator="route")]
-
-
-class StepDoneIn(EventBody):
-    kind: Literal["step_done"]
-
-    def happening(self) -> CurdHappening:
-        return StepDone()
-
-
-class PouredIn(EventBody):
-    """Acid poured now: litres of a liquid, kg of a powder. ``clear``: the whey runs clear."""
-
-    kind: Literal["poured"]
-    amount: float
-    clear: bool = False
-
-    def happening(self) -> CurdHappening:
-        return Poured(self.amount, self.clear)
-
-
-class WheyWeighedIn(EventBody):
-    """All the whey so far, kg."""
-
-    kind: Literal["whey"]
-    mass_kg: float
-
-    def happening(self) -> CurdHappening:
-        return WheyWeighed(self.mass_kg)
-
-
-class CurdWeighedIn(EventBody):
-    kind: Literal["weighed"]
-    mass_kg: float
-
-    def happening(self) -> CurdHappening:
-        return CurdWeighed(self.mass_kg)
-
-
-class RemarkIn(EventBody):
-    kind: Literal["note"]
-    text: NoteText
-
-    def happening(self) -> CurdHappening:
-        return Remark(self.text)
-
-
-class TakenBackIn(EventBody):
-    kind: Literal["undo"]
-    event_id: Id
-
-    def happening(self) -> CurdHappening:
-        return TakenBack(self.event_id)
-
-
-class GivenUpIn(EventBody):
-    kind: Literal["abandoned"]
-
-    def happening(self) -> CurdHappening:
-        return GivenUp()
-
-
-AnyCurdEvent = (
-    StepDoneIn | PouredIn | WheyWeighedIn | CurdWeighedIn | RemarkIn | TakenBackIn
-    | GivenUpIn | MissedIn | SnoozedIn | HushedIn
-)  # fmt: skip
-
-
-class CurdEventIn(Body):
-    event: Annotated[AnyCurdEvent, Field(discriminator="kind")]
+from .curd import CurdForecastOut
+from .log import LogLine, Told, log_lines, undo_id
+from .model import Out
+from .strain import StrainForecastOut
 
 
 class CurdBatchOut(Out):
     """A batch as it stands at ``now_s``; ``due_s`` of a step counts from then."""
 
     id: int
+    kind: Literal["curdle", "strain"]
     name: str
-    route: Literal["curdle", "strain"]
     burner_id: int | None
     created_at_s: float
     now_s: float
@@ -147,20 +43,18 @@ class CurdBatchOut(Out):
     def of(
         cls,
         id: int,
+        kind: Literal["curdle", "strain"],
         name: str,
-        route: Literal["curdle", "strain"],
         created_at_s: float,
-        plan: CurdPlan,
-        events: tuple[CurdEvent, ...],
+        log: Log,
         state: CurdState,
         now_s: float,
         burner_id: int | None,
     ) -> "CurdBatchOut":
-        told = state.curdle.curd_kg if state.curdle else state.strain.curd_kg if state.strain else Range.exact(0.0)
         return cls(
             id=id,
+            kind=kind,
             name=name,
-            route=route,
             burner_id=burner_id,
             created_at_s=created_at_s,
             now_s=now_s,
@@ -170,7 +64,7 @@ class CurdBatchOut(Out):
             clear=state.clear,
             whey_kg=state.whey_kg,
             weighed_kg=state.weighed_kg,
-            told_kg=told,
+            told_kg=state.told_kg,
             pieces=state.pieces,
             said=state.said,
             given_up=state.given_up,
@@ -178,30 +72,6 @@ class CurdBatchOut(Out):
             nudges=list(state.nudges),
             curdle=CurdForecastOut.of(state.curdle) if state.curdle else None,
             strain=StrainForecastOut.of(state.strain) if state.strain else None,
-            log=log_lines(events, lambda e: _words(e, state)),
-            undo_id=undo_id(events),
+            log=log_lines(log, Told(log.plan, state)),
+            undo_id=undo_id(log),
         )
-
-
-def _words(event: CurdEvent, state: CurdState) -> str:
-    match event.what:
-        case Begun():
-            return "begun"
-        case StepDone():
-            step = next((s.name for s in state.steps if s.done_at_s == event.at_s), "step")
-            return f"{step}: done"
-        case Poured(amount, clear):
-            unit = state.curdle.acid.unit if state.curdle else "ml"
-            return f"{amount * 1e3:.0f} {unit} of acid in{', the whey runs clear' if clear else ''}"
-        case WheyWeighed(mass_kg):
-            return f"{say(mass_kg, 'mass')} of whey"
-        case CurdWeighed(mass_kg):
-            return f"gave {say(mass_kg, 'mass')}"
-        case Remark(text):
-            return text
-        case GivenUp():
-            return "given up"
-        case Missed() | Snoozed() | Hushed() as attention:
-            return attention_words(attention)
-        case _:
-            return ""

@@ -1,31 +1,14 @@
-"""JSON of what happens to a batch: each happening as it is sent, and what it means to the core."""
+"""JSON of what happens to a batch of any kind: derived from the happenings themselves, but where a cook's words are read."""
 
-from typing import Annotated, Literal
+from collections.abc import Mapping
+from dataclasses import MISSING, fields
+from typing import Annotated, Any, Literal, Union, get_type_hints
 
-from pydantic import Field
+from pydantic import Field, create_model
 
-from ..core.batch.attention import Attention, Hushed, Missed, Snoozed
-from ..core.batch.events import (
-    Abandoned,
-    FirstBoil,
-    FlameChanged,
-    Happening,
-    Judged,
-    MilkAdded,
-    Note,
-    Off,
-    PanSwapped,
-    Paused,
-    Reading,
-    Resumed,
-    Scraped,
-    Stirred,
-    StopMoved,
-    SugarIn,
-    SugarPlanned,
-    Undo,
-    Weighed,
-)
+from ..core.batch.events import KINDS as HAPPENINGS
+from ..core.batch.events import Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned
+from ..core.errors import Conflict
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
 from ..core.properties.density import density_kg_m3
@@ -36,6 +19,7 @@ Key = Annotated[
     str,
     Field(min_length=8, max_length=64, pattern=r"^[A-Za-z0-9_-]+$", description="The sender's own, once an event"),
 ]
+Slug = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[a-z0-9_-]+$")]
 
 
 class EventBody(Body):
@@ -43,96 +27,18 @@ class EventBody(Body):
     at_s: float | None = Field(None, description="When it happened, seconds since the epoch; now when left out")
     waited: bool = Field(False, description="It waited in the browser: its time is taken as near as can be")
 
-
-class FirstBoilIn(EventBody):
-    kind: Literal["first_boil"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return FirstBoil()
-
-
-class ReadingIn(EventBody):
-    """A depth (m), the contents' weight without the pan (kg) or a volume (m³), off the boil; a spoon stage
-    (0-7, hot), a temperature (°C, boiling) or degrees Brix (cooled drop)."""
-
-    kind: Literal["reading"]
-    how: Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
-    value: float
-    sure: bool = Field(False, description="Stand by a reading that looks unlikely")
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Reading(self.how, self.value, self.sure)
+    def happening(self, things: Things | None, plan: Any) -> Happening:
+        """What it means to the core. Most say just what they are."""
+        of = HAPPENINGS[self.kind]  # type: ignore[attr-defined]
+        return of(
+            **{field.name: getattr(self, field.name) for field in fields(of) if field.name in type(self).model_fields}
+        )
 
 
-class StirredIn(EventBody):
-    kind: Literal["stirred"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Stirred()
-
-
-class SugarInBody(EventBody):
-    kind: Literal["sugar_in"]
-    mass_kg: float
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return SugarIn(self.mass_kg)
-
-
-class FlameIn(EventBody):
-    kind: Literal["flame_changed"]
-    flame: Literal["gentle", "medium", "strong"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return FlameChanged(self.flame)
-
-
-class OffIn(EventBody):
-    kind: Literal["off"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Off()
-
-
-class WeighedIn(EventBody):
-    kind: Literal["weighed"]
-    mass_kg: float
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Weighed(self.mass_kg)
-
-
-class NoteIn(EventBody):
-    kind: Literal["note"]
-    text: NoteText
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Note(self.text)
-
-
-class JudgedIn(EventBody):
-    """How it turned out once cold."""
-
-    kind: Literal["judged"]
-    how: Literal["too thick", "right", "too thin"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Judged(self.how)
-
-
-class UndoIn(EventBody):
-    kind: Literal["undo"]
-    event_id: Id
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Undo(self.event_id)
-
-
-class ScrapedIn(EventBody):
-    kind: Literal["scraped"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Scraped()
+def _reduced(plan: Any) -> ReducePlan:
+    if not isinstance(plan, ReducePlan):
+        raise Conflict("kind", "That does not happen to this.", "Log something else of it.")
+    return plan
 
 
 class StopMovedIn(EventBody):
@@ -141,8 +47,8 @@ class StopMovedIn(EventBody):
     kind: Literal["stop_moved"]
     stop: Words
 
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return StopMoved(read_stop(self.stop, plan.kitchen.measures))
+    def happening(self, things: Things | None, plan: Any) -> Happening:
+        return StopMoved(read_stop(self.stop, _reduced(plan).kitchen.measures))
 
 
 class SugarPlannedIn(EventBody):
@@ -151,10 +57,10 @@ class SugarPlannedIn(EventBody):
     kind: Literal["sugar_planned"]
     sugar: Words
 
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
+    def happening(self, things: Things | None, plan: Any) -> Happening:
         if self.sugar.strip().lower() in NO_SUGAR:
             return SugarPlanned(0.0)
-        amount = Amount.read(self.sugar, "sugar", "g", plan.kitchen.measures)
+        amount = Amount.read(self.sugar, "sugar", "g", _reduced(plan).kitchen.measures)
         return SugarPlanned(amount.mass_kg(plan.sugar_kind.bulk_kg_m3))
 
 
@@ -165,91 +71,75 @@ class MilkAddedIn(EventBody):
     amount: Words
     celsius: float | None = Field(None, description="How warm it is; the kitchen's milk when left out")
 
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        celsius = plan.kitchen.milk_c if self.celsius is None else self.celsius
-        amount = Amount.read(self.amount, "amount", "ml", plan.kitchen.measures)
-        return MilkAdded(amount.mass_kg(float(density_kg_m3(plan.milk.parts, plan.kitchen.milk_c))), celsius)
+    def happening(self, things: Things | None, plan: Any) -> Happening:
+        kitchen = _reduced(plan).kitchen
+        celsius = kitchen.milk_c if self.celsius is None else self.celsius
+        amount = Amount.read(self.amount, "amount", "ml", kitchen.measures)
+        return MilkAdded(amount.mass_kg(float(density_kg_m3(plan.milk.parts, kitchen.milk_c))), celsius)
 
 
 class PanSwappedIn(EventBody):
     kind: Literal["pan_swapped"]
     pan: Id
 
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
+    def happening(self, things: Things | None, plan: Any) -> Happening:
         assert things is not None
         return PanSwapped(things.pan(self.pan), self.pan)
 
 
-class PausedIn(EventBody):
-    """Off the fire for a while."""
-
-    kind: Literal["paused"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Paused()
-
-
-class ResumedIn(EventBody):
-    kind: Literal["resumed"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Resumed()
-
-
-class AbandonedIn(EventBody):
-    kind: Literal["abandoned"]
-
-    def happening(self, things: Things | None, plan: ReducePlan) -> Happening:
-        return Abandoned()
-
-
-Slug = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[a-z0-9_-]+$")]
-
-
-class MissedIn(EventBody):
-    """Nobody answered this nudge."""
-
-    kind: Literal["missed"]
-    nudge: Slug
-    episode: Slug
-
-    def happening(self, things: Things | None = None, plan: ReducePlan | None = None) -> Attention:
-        return Missed(self.nudge, self.episode)
+IN_WORDS: Mapping[str, type[EventBody]] = {
+    "stop_moved": StopMovedIn,
+    "sugar_planned": SugarPlannedIn,
+    "milk_added": MilkAddedIn,
+    "pan_swapped": PanSwappedIn,
+}
+NEVER_SENT = {
+    "begun",
+    "lit",
+    "part_taken",
+    "carried",
+    "joined",
+    "poured_into",
+    "lid_moved",
+    "skin_folded",
+    "acid_poured",
+}
+"""How a batch begins, what happens between two of them, what is only rehearsed: each has an address of its own."""
+Step = Annotated[str, Field(max_length=60)]
+_NARROWER: Mapping[tuple[str, str], Any] = {
+    ("note", "text"): NoteText,
+    ("undo", "event_id"): Id,
+    ("missed", "nudge"): Slug,
+    ("missed", "episode"): Slug,
+    ("snoozed", "nudge"): Slug,
+    ("snoozed", "episode"): Slug,
+    ("step_begun", "step"): Step,
+    ("step_done", "step"): Step,
+    ("row_weighed", "row"): Annotated[int, Field(ge=0, le=200)],
+}
+_NOT_TYPED = {("reading", "by")}
+"""Set here, never by the sender."""
 
 
-class SnoozedIn(EventBody):
-    """Seen; ask again in ``seconds``."""
-
-    kind: Literal["snoozed"]
-    nudge: Slug
-    episode: Slug
-    seconds: float
-
-    def happening(self, things: Things | None = None, plan: ReducePlan | None = None) -> Attention:
-        return Snoozed(self.nudge, self.episode, self.seconds)
+def _wire(kind: str, of: type) -> type[EventBody]:
+    hints = get_type_hints(of)
+    sent: dict[str, Any] = {"kind": (Literal[kind], ...)}
+    for field in fields(of):
+        if (kind, field.name) not in _NOT_TYPED:
+            default = ... if field.default is MISSING else field.default
+            sent[field.name] = (_NARROWER.get((kind, field.name), hints[field.name]), default)
+    return create_model(f"{of.__name__}In", __base__=EventBody, __doc__=of.__doc__, **sent)
 
 
-class HushedIn(EventBody):
-    """No sounds for what can wait."""
-
-    kind: Literal["hushed"]
-    on: bool
-
-    def happening(self, things: Things | None = None, plan: ReducePlan | None = None) -> Attention:
-        return Hushed(self.on)
-
-
-AnyEventIn = (
-    FirstBoilIn | ReadingIn | StirredIn | ScrapedIn | SugarInBody | FlameIn | OffIn | WeighedIn | NoteIn | JudgedIn
-    | UndoIn | StopMovedIn | SugarPlannedIn | MilkAddedIn | PanSwappedIn | PausedIn | ResumedIn | AbandonedIn
-    | MissedIn | SnoozedIn | HushedIn
-)  # fmt: skip
+WIRES: Mapping[str, type[EventBody]] = {
+    kind: IN_WORDS.get(kind) or _wire(kind, of) for kind, of in HAPPENINGS.items() if kind not in NEVER_SENT
+}
 
 
 class EventIn(Body):
     """One happening."""
 
-    event: Annotated[AnyEventIn, Field(discriminator="kind")]
+    event: Annotated[Union[tuple(WIRES.values())], Field(discriminator="kind")]  # type: ignore[valid-type]  # noqa: UP007
 
 
 class PartIn(Body):

@@ -1,32 +1,251 @@
-"""A batch's log as it is shown: newest first, in words, with what the undo key would take back."""
+"""A batch's log as it is shown, whatever its kind: newest first, each happening a sentence, with what the undo key would
+take back."""
 
-from collections.abc import Callable, Sequence
-from typing import TypeVar
+from dataclasses import dataclass, replace
+from typing import Any
 
-from ..core.batch.attention import Attention
-from ..core.batch.log import Begun, Logged, Remark, TakenBack, counting
-from .batch import LogLine
+from ..core.batch.attention import Attention, Hushed, Missed, Snoozed
+from ..core.batch.channels import CHANNELS
+from ..core.batch.curd_run import CurdState
+from ..core.batch.events import (
+    Abandoned,
+    AcidPoured,
+    Begun,
+    Carried,
+    Event,
+    FirstBoil,
+    FlameChanged,
+    Joined,
+    Judged,
+    LidMoved,
+    Lit,
+    MilkAdded,
+    Note,
+    Off,
+    PanSwapped,
+    PartTaken,
+    Paused,
+    PiecesCounted,
+    Poured,
+    PouredInto,
+    Reading,
+    Resumed,
+    RowWeighed,
+    Scraped,
+    SkinFolded,
+    StepBegun,
+    StepDone,
+    Stirred,
+    StopMoved,
+    SugarIn,
+    SugarPlanned,
+    Undo,
+    Weighed,
+    WheyWeighed,
+    kind_of,
+)
+from ..core.batch.fold import Fusion
+from ..core.batch.log import Log
+from ..core.batch.running import BatchState
+from ..core.batch.sweet_run import SweetRun
+from ..core.equipment.quantities import say
+from ..core.planning.reduce.plan import ReducePlan
+from ..core.properties.texture import STAGES
+from .model import Out
 
-W = TypeVar("W")
+
+class LogLine(Out):
+    event_id: int
+    at_s: float
+    kind: str
+    text: str
+    undone: bool
+    undone_by: int | None = None
+    said_s: float | None = None
 
 
-def log_lines(events: Sequence[Logged[W]], words: Callable[[Logged[W]], str]) -> list[LogLine]:
-    ids = {e.id for e in counting(events)}
+@dataclass(frozen=True, slots=True)
+class Told:
+    """What the sentences of a log are told of: the plan as it stands, and where the batch stands."""
+
+    plan: Any
+    state: Any
+
+    def fusion(self, event_id: int) -> Fusion | None:
+        known = self.state.fusions if isinstance(self.state, BatchState) else ()
+        return next((f for f in known if f.event_id == event_id), None)
+
+    def step(self, event: Event, name: str) -> str:
+        """What a step is called: its own words, or which of the curd's steps ended then."""
+        if isinstance(self.plan, SweetRun):
+            return next((s.say.split(":")[0].rstrip(".") for s in self.plan.steps if s.key == name), name)
+        steps = self.state.steps if isinstance(self.state, CurdState) else ()
+        return next((s.name for s in steps if s.done_at_s == event.at_s), "step")
+
+    def row(self, number: int) -> str:
+        rows = self.plan.rows if isinstance(self.plan, SweetRun) else ()
+        return rows[number].name if number < len(rows) else "a line"
+
+    @property
+    def piece(self) -> tuple[str, str]:
+        return (self.plan.one, self.plan.many) if isinstance(self.plan, SweetRun) else ("piece", "pieces")
+
+    @property
+    def acid_unit(self) -> str:
+        return self.state.curdle.acid.unit if isinstance(self.state, CurdState) and self.state.curdle else "ml"
+
+
+def log_lines(log: Log, told: Told, newest: int | None = None) -> list[LogLine]:
+    """So many of the newest happenings, or all."""
     lines = [
         LogLine(
-            event_id=e.id,
-            at_s=e.at_s,
-            kind=type(e.what).__name__.lower(),
-            text=words(e),
-            undone=e.id not in ids,
-            said_s=e.said_s,
+            event_id=event.id,
+            at_s=event.at_s,
+            kind=kind_of(event.what),
+            text=sentence(event, told),
+            undone=event.id in log.undone_by,
+            undone_by=log.undone_by.get(event.id),
+            said_s=event.said_s,
         )
-        for e in events
-        if not isinstance(e.what, TakenBack)
+        for event in log.events[-newest if newest else None :]
+        if not isinstance(event.what, Undo)
     ]
     return sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True)
 
 
-def undo_id(events: Sequence[Logged[W]]) -> int | None:
+def undo_id(log: Log) -> int | None:
     """The newest happening that the undo key takes back: no beginning, no remark, no putting off."""
-    return max((e.id for e in counting(events) if not isinstance(e.what, Begun | Remark | Attention)), default=None)
+    kept = Undo | Begun | Lit | Carried | Note | Judged | Attention
+    return next(
+        (e.id for e in reversed(log.events) if not isinstance(e.what, kept) and e.id not in log.undone_by), None
+    )
+
+
+PLAIN: dict[type, str] = {
+    Begun: "begun",
+    Lit: "lit",
+    FirstBoil: "first boil",
+    Stirred: "stirred",
+    Scraped: "scraped the sides",
+    Off: "taken off",
+    Paused: "off the fire for a while",
+    Resumed: "back on the fire",
+    Abandoned: "given up",
+    SkinFolded: "skin folded in",
+}
+
+
+def sentence(event: Event, told: Told) -> str:
+    """What happened, in words."""
+    match event.what:
+        case Reading() as reading:
+            fused = told.fusion(event.id)
+            return _read(reading) + (f", {changed(fused, told.plan)}" if fused else "")
+        case SugarIn(mass_kg):
+            return f"{say(mass_kg, 'mass')} of sugar in"
+        case FlameChanged(flame):
+            return f"{flame} flame"
+        case Weighed(mass_kg):
+            return f"gave {say(mass_kg, 'mass')}"
+        case Note(text):
+            return text
+        case Judged(how):
+            return f"cold it was {how}"
+        case StepBegun(step):
+            return f"{told.step(event, step)}: begun"
+        case StepDone(step):
+            return f"{told.step(event, step)}: done"
+        case Poured(amount, clear):
+            return f"{amount * 1e3:.0f} {told.acid_unit} of acid in{', the whey runs clear' if clear else ''}"
+        case WheyWeighed(mass_kg):
+            return f"{say(mass_kg, 'mass')} of whey"
+        case RowWeighed(row, mass_kg):
+            return f"{say(mass_kg, 'mass')} of {told.row(row)} weighed"
+        case PiecesCounted(count):
+            return f"{count} {told.piece[count != 1]}"
+        case Missed() | Snoozed() | Hushed() as attention:
+            return _of_attention(attention)
+        case _:
+            return PLAIN.get(type(event.what)) or _of_change(event.what)
+
+
+def _of_change(what: Any) -> str:
+    match what:
+        case StopMoved(stop):
+            return f"stop at {stop.text} instead"
+        case SugarPlanned(mass_kg):
+            return f"{say(mass_kg, 'mass')} of sugar planned" if mass_kg else "no sugar planned"
+        case MilkAdded(mass_kg):
+            return f"{say(mass_kg, 'mass')} of milk added"
+        case PanSwapped(pan):
+            return f"moved into {pan.name}"
+        case PartTaken(share, to_batch):
+            return f"{share * 100:.0f} % taken out into batch {to_batch}"
+        case Carried(from_batch):
+            return f"parted from batch {from_batch}"
+        case Joined(from_batch):
+            return f"batch {from_batch} poured in"
+        case PouredInto(to_batch):
+            return f"poured into batch {to_batch}"
+        case LidMoved(on):
+            return "lid on" if on else "lid off"
+        case AcidPoured(mass_kg):
+            return f"{say(mass_kg, 'mass')} of lemon juice in"
+        case _:
+            return ""
+
+
+def _of_attention(said: Attention) -> str:
+    match said:
+        case Missed(nudge):
+            return f"{_NUDGED.get(nudge, nudge)} was missed"
+        case Snoozed(nudge, _, seconds):
+            return f"{_NUDGED.get(nudge, nudge)} put off {max(1, round(seconds / 60))} min"
+        case Hushed(on):
+            return "sounds off for what can wait" if on else "sounds on again"
+
+
+_NUDGED = {
+    "stir": "the stir",
+    "scrape": "the scraping",
+    "boilover": "the watch for the boil",
+    "flame": "turning down",
+    "check": "a reading",
+    "chill": "the chilling",
+    "sugar": "the sugar",
+    "stop": "the stop",
+    "paused": "the pause",
+}
+
+
+def _read(reading: Reading) -> str:
+    if reading.by in CHANNELS:
+        return f"the {CHANNELS[reading.by].name}: {_read(replace(reading, by=''))}"
+    match reading.how:
+        case "depth":
+            return f"read {say(reading.value, 'length')}"
+        case "weight":
+            return f"weighed {say(reading.value, 'mass')} in the pan"
+        case "volume":
+            return f"measured {say(reading.value, 'volume')}"
+        case "spoon":
+            return f"on the spoon it {STAGES[int(reading.value)]}"
+        case "temperature":
+            return f"read {reading.value:.1f} °C"
+        case "brix":
+            return f"read {reading.value:.1f} °Bx"
+
+
+RATE_TOLD, MINUTES_TOLD_S = 0.03, 45.0
+
+
+def changed(fused: Fusion, plan: ReducePlan) -> str:
+    """What a reading changed, and why, in words."""
+    minutes = round(abs(fused.later_s) / 60)
+    if abs(fused.later_s) < MINUTES_TOLD_S:
+        before, after = fused.half_width_s
+        return "as I thought" + (f", now ±{after / 60:.0f} min" if before - after > 30 else "")
+    later = f"{minutes} min {'later' if fused.later_s > 0 else 'sooner'} than I thought"
+    if abs(fused.rate_ratio - 1) >= RATE_TOLD and (fused.rate_ratio < 1) == (fused.later_s > 0):
+        return f"{later}: the flame is {'weaker' if fused.rate_ratio < 1 else 'stronger'} than {plan.flame}"
+    return f"{later}: there was {'more' if fused.later_s > 0 else 'less'} in the pan"

@@ -4,10 +4,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..core.batch.events import AcidPoured, LidMoved, SkinFolded
 from ..core.equipment.quantities import Measures, parse
 from ..core.errors import BadInput
 from ..core.rehearsal.account import Lesson
-from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
+from ..core.rehearsal.happenings import RehearsalOnly
 from ..core.rehearsal.pan import SimPan
 from ..core.rehearsal.score import Score
 from .batch import BatchOut

@@ -1,99 +1,19 @@
-"""JSON of a sweet on the Stove: begin it, what happens, where it stands."""
+"""JSON of a sweet on the Stove: where it stands."""
 
 from collections.abc import Mapping
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
-from pydantic import Field
-
-from ..core.batch.attention import Hushed, Missed, Nudge, Snoozed
-from ..core.batch.log import Begun, GivenUp, Remark
-from ..core.batch.sweet_run import (
-    PiecesCounted,
-    RowWeighed,
-    StepBegun,
-    StepEnded,
-    StepPhase,
-    SweetEvent,
-    SweetHappening,
-    SweetRun,
-    SweetState,
-    SweetWeighed,
-)
-from ..core.equipment.quantities import Measures, in_cups, say
+from ..core.batch.attention import Nudge
+from ..core.batch.log import Log
+from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState
+from ..core.equipment.quantities import Measures, in_cups
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
-from .batch import LogLine, attention_words
-from .curd_batch import GivenUpIn, RemarkIn, TakenBackIn
-from .happenings import EventBody, HushedIn, Key, MissedIn, SnoozedIn
-from .log import log_lines, undo_id
-from .model import Body, Name, Out
+from .log import LogLine, Told, log_lines, undo_id
+from .model import Out
 from .sweet_words import SweetIn
-
-
-class SweetBegin(Body):
-    """Begin a plan of the Sweets station."""
-
-    name: Name
-    plan: SweetIn
-    key: Key | None = None
-
-
-class StepBegunIn(EventBody):
-    kind: Literal["step_begun"]
-    step: str = Field(max_length=60)
-
-    def happening(self) -> SweetHappening:
-        return StepBegun(self.step)
-
-
-class StepEndedIn(EventBody):
-    kind: Literal["step_done"]
-    step: str = Field(max_length=60)
-
-    def happening(self) -> SweetHappening:
-        return StepEnded(self.step)
-
-
-class RowWeighedIn(EventBody):
-    """A line of the weighing list, kg."""
-
-    kind: Literal["row_weighed"]
-    row: int = Field(ge=0, le=200)
-    mass_kg: float
-
-    def happening(self) -> SweetHappening:
-        return RowWeighed(self.row, self.mass_kg)
-
-
-class SweetWeighedIn(EventBody):
-    kind: Literal["weighed"]
-    mass_kg: float
-
-    def happening(self) -> SweetHappening:
-        return SweetWeighed(self.mass_kg)
-
-
-class PiecesCountedIn(EventBody):
-    kind: Literal["counted"]
-    count: int
-
-    def happening(self) -> SweetHappening:
-        return PiecesCounted(self.count)
-
-
-AnySweetEvent = (
-    StepBegunIn | StepEndedIn | RowWeighedIn | SweetWeighedIn | PiecesCountedIn | RemarkIn | TakenBackIn
-    | GivenUpIn | MissedIn | SnoozedIn | HushedIn
-)  # fmt: skip
-
-
-class SweetEventIn(Body):
-    event: Annotated[AnySweetEvent, Field(discriminator="kind")]
-
-    def happening(self) -> SweetHappening:
-        return self.event.happening()  # type: ignore[return-value]
 
 
 def run_of(f: SweetForecast) -> SweetRun:
@@ -147,6 +67,7 @@ class SweetBatchOut(Out):
     """A batch as it stands at ``now_s``."""
 
     id: int
+    kind: Literal["sweet"]
     name: str
     sweet: str
     one: str
@@ -178,17 +99,18 @@ class SweetBatchOut(Out):
         id: int,
         name: str,
         created_at_s: float,
-        run: SweetRun,
+        log: Log,
         plan: SweetIn,
         told: Mapping[str, Any],
-        events: tuple[SweetEvent, ...],
         state: SweetState,
         now_s: float,
         measures: Measures,
     ) -> "SweetBatchOut":
+        run: SweetRun = log.plan
         bases = {b["letter"]: b for b in told.get("bases", [])}
         return cls(
             id=id,
+            kind="sweet",
             name=name,
             sweet=run.sweet,
             one=run.one,
@@ -234,15 +156,15 @@ class SweetBatchOut(Out):
             weighed_kg=state.weighed_kg,
             counted=state.counted,
             done=state.done,
-            finished=state.given_up or (state.done and (state.weighed_kg is not None or state.counted is not None)),
+            finished=state.finished,
             given_up=state.given_up,
             said=state.said,
             keeping=keeping_words(told),
             hushed=any(n.hushed for n in state.nudges),
             nudges=list(state.nudges),
             plan=plan,
-            log=log_lines(events, lambda e: _words(e.what, run)),
-            undo_id=undo_id(events),
+            log=log_lines(log, Told(run, state)),
+            undo_id=undo_id(log),
         )
 
 
@@ -256,29 +178,3 @@ def keeping_words(told: Mapping[str, Any]) -> str:
     if frozen:  # told by a former release
         return f"Frozen at −18 °C: best within {keep['freezer_weeks']} weeks; never freeze it again."
     return f"In the fridge at or below 5 °C: {keep['fridge_days']} days. In the room: {keep['room_h']} hours at most."
-
-
-def _words(what: SweetHappening, run: SweetRun) -> str:
-    names = {s.key: s.say.split(":")[0].rstrip(".") for s in run.steps}
-    match what:
-        case Begun():
-            return "begun"
-        case StepBegun(step):
-            return f"{names.get(step, step)}: begun"
-        case StepEnded(step):
-            return f"{names.get(step, step)}: done"
-        case RowWeighed(row, mass_kg):
-            name = run.rows[row].name if row < len(run.rows) else "a line"
-            return f"{say(mass_kg, 'mass')} of {name} weighed"
-        case SweetWeighed(mass_kg):
-            return f"gave {say(mass_kg, 'mass')}"
-        case PiecesCounted(count):
-            return f"{count} {run.one if count == 1 else run.many}"
-        case Remark(text):
-            return text
-        case GivenUp():
-            return "given up"
-        case Missed() | Snoozed() | Hushed() as attention:
-            return attention_words(attention)
-        case _:
-            return ""

@@ -29,7 +29,7 @@ from .model import Body, Id, Words
 from .pans import PanIn
 from .reduce import Key
 
-BatchRef = Annotated[str, Field(pattern=r"^(pan|curd)-\d{1,15}$")]
+BatchRef = Annotated[str, Field(pattern=r"^((pan|curd)-)?\d{1,15}$")]
 Window = Annotated[list[Annotated[float, Field(ge=0, le=100)]], Field(min_length=2, max_length=2)]
 
 

@@ -5,16 +5,10 @@ from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
 from typing import TypeVar
 
-from sqlalchemy import func, or_, select
-from sqlalchemy.orm import Session
-
 from ..core.errors import KitchenError, Unreadable
-from .tables import BatchRow, CurdBatchRow, CurdEventRow, EventRow, SweetBatchRow, SweetEventRow
 
 T = TypeVar("T")
 S = TypeVar("S")
-AnyBatch = BatchRow | CurdBatchRow | SweetBatchRow
-AnyEvent = EventRow | CurdEventRow | SweetEventRow
 _MEANS_UNREADABLE = (ValueError, TypeError, KeyError, AttributeError, IndexError, ArithmeticError, AssertionError)
 """What decoding or replaying a damaged row raises; pydantic's own error is a ValueError."""
 _log = logging.getLogger(__name__)
@@ -44,23 +38,3 @@ def each(items: Iterable[T], read: Callable[[T], S], name: Callable[[T], str]) -
         except Unreadable:
             aside.append(name(item))
     return found, aside
-
-
-def lines(
-    session: Session, batches: type[AnyBatch], events: type[AnyEvent], words: str, limit: int, offset: int
-) -> tuple[list[int], int]:
-    """Numbers of batches, newest first, and how many there are in all, of those where each word stands in the name or
-    in a note. Case is passed over as SQLite does it: for plain Latin letters."""
-    found = select(batches.id)
-    for word in words.split():
-        pattern = f"%{word.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
-        text = events.data["text"].as_string()
-        noted = select(events.batch_id).where(events.kind == "note", text.ilike(pattern, escape="!"))
-        found = found.where(or_(batches.name.ilike(pattern, escape="!"), batches.id.in_(noted)))
-    newest = found.order_by(batches.created_at.desc(), batches.id.desc()).limit(limit).offset(offset)
-    if not words:  # the number of all is known without looking at any
-        return list(session.scalars(newest)), session.scalar(select(func.count(batches.id))) or 0
-    counted = session.execute(newest.add_columns(func.count().over())).all()
-    if counted or not offset:
-        return [row[0] for row in counted], counted[0][1] if counted else 0
-    return [], session.scalar(select(func.count()).select_from(found.subquery())) or 0  # beyond the last page

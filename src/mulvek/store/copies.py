@@ -19,6 +19,8 @@ from .trouble import plainly_said
 DAY_S = 86_400.0
 _NAME = re.compile(r"^[a-z]+-(\d{8}T\d{6})(-[a-z0-9-]+)?\.sqlite3$")
 _TABLES = {"batch": "reductions", "curd_batch": "curds", "sweet_batch": "sweets", "milk": "milks", "pan": "pans"}
+"""Of forms before 0009 a kind of batches had a table of its own."""
+_BATCHES = {"reductions": "'reduce'", "curds": "'curdle', 'strain'", "sweets": "'sweet'"}
 _DOOR = ("device", "audit")
 _EVENTS = ("event", "curd_event", "sweet_event")
 
@@ -239,13 +241,22 @@ def check(file: Path) -> Holds:
             events = [t for t in _EVENTS if t in there]
             last = [found.execute(f"SELECT max(recorded_at_s) FROM {t}").fetchone()[0] for t in events]
             return Holds(
-                {name: _count(found, table) for table, name in _TABLES.items() if table in there},
+                _things(found, there),
                 sum(_count(found, table) for table in events),
                 max((float(at) for at in last if at is not None), default=None),
                 schema,
             )
     except sqlite3.Error as error:
         raise BadInput("file", f"{file.name} cannot be read: {error}.", "Take an older copy.") from error
+
+
+def _things(found: sqlite3.Connection, there: set[str]) -> dict[str, int]:
+    things = {name: _count(found, table) for table, name in _TABLES.items() if table in there}
+    if "curd_batch" not in there and any(row[1] == "kind" for row in found.execute("PRAGMA table_info(batch)")):
+        things = {name: _count(found, f"batch WHERE kind IN ({kinds})") for name, kinds in _BATCHES.items()} | {
+            name: count for name, count in things.items() if name != "reductions"
+        }
+    return things
 
 
 def _count(found: sqlite3.Connection, table: str) -> int:

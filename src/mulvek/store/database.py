@@ -23,16 +23,12 @@ from .tables import (
     AuditRow,
     Base,
     BatchRow,
-    CurdBatchRow,
-    CurdEventRow,
     DeviceRow,
     EventRow,
     InstrumentRow,
     RehearsalEventRow,
     RehearsalRow,
     SampleChunkRow,
-    SweetBatchRow,
-    SweetEventRow,
 )
 from .trouble import plainly
 from .turns import Turns
@@ -45,8 +41,6 @@ T = TypeVar("T")
 
 PASSING = (
     EventRow,
-    CurdEventRow,
-    SweetEventRow,
     RehearsalEventRow,
     RehearsalRow,
     InstrumentRow,
@@ -55,11 +49,7 @@ PASSING = (
     AuditRow,
 )
 """Rows that no plan looks at."""
-TAUGHT: dict[type, tuple[str, ...]] = {
-    BatchRow: ("lesson_ln", "lesson_sd", "verdict"),
-    CurdBatchRow: ("ln_ratio",),
-    SweetBatchRow: (),
-}
+TAUGHT = ("lesson_ln", "lesson_sd", "verdict", "ln_ratio")
 """Columns of a batch by which it teaches later plans."""
 
 
@@ -210,11 +200,12 @@ def _changes_what_lasts(session: Session) -> bool:
 
 
 def _teaches_nothing(row: object, session: Session) -> bool:
-    taught = TAUGHT.get(type(row))
-    if taught is None or row in session.deleted:
+    if not isinstance(row, BatchRow) or row in session.deleted:
         return False
+    # of one that ends the weight may be taken for a sweet
+    looked_at = TAUGHT if row in session.new else (*TAUGHT, "finished")
     columns = inspect(row).attrs
-    return not any(columns[name].history.has_changes() for name in taught)
+    return not any(columns[name].history.has_changes() for name in looked_at)
 
 
 def _json_or_nothing(text: str) -> Any:
@@ -230,7 +221,13 @@ def _on_connect(dbapi_connection: Any, _record: Any) -> None:
     dbapi_connection.text_factory = lambda raw: raw.decode("utf-8", "replace")  # a flipped bit is one letter
     cursor = dbapi_connection.cursor()
     try:
-        for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON", f"busy_timeout={BUSY_MS}"):
+        for pragma in (
+            "journal_mode=WAL",
+            "synchronous=FULL",
+            "foreign_keys=ON",
+            "cache_size=-512",
+            f"busy_timeout={BUSY_MS}",
+        ):
             cursor.execute(f"PRAGMA {pragma}")
     except UnicodeDecodeError as error:  # the driver cannot even say what is wrong
         raise sqlite3.DatabaseError("database disk image is malformed") from error

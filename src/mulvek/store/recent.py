@@ -10,7 +10,7 @@ from typing import TYPE_CHECKING
 from sqlalchemy.orm import Session
 
 if TYPE_CHECKING:
-    from .stove import Batch
+    from .batches import Batch
 
 MOST = 12
 

@@ -26,23 +26,18 @@ from ..core.batch.events import (
     StopMoved,
     SugarIn,
     Undo,
+    kind_of,
 )
 from ..core.batch.history import History
 from ..core.batch.rules import check_event
 from ..core.errors import Conflict, NotFound
 from ..core.planning.reduce.plan import ReducePlan
-from ..core.rehearsal.happenings import AcidPoured, LidMoved, RehearsalOnly, SkinFolded
+from ..core.rehearsal.happenings import RehearsalOnly
 from .larder import Larder
 from .layouts import layout_of, read, written
 from .planned import Planned
 from .tables import RehearsalEventRow, RehearsalRow
 
-_KINDS: dict[str, type[Any]] = {
-    **KINDS,
-    "lid_moved": LidMoved,
-    "skin_folded": SkinFolded,
-    "acid_poured": AcidPoured,
-}
 ALLOWED = (
     FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Paused | Resumed | MilkAdded | Note
     | StopMoved | Abandoned | Undo | Attention | RehearsalOnly
@@ -108,7 +103,7 @@ class Rehearsals:
             tuple((a, b, c) for a, b, c in row.pace),
             row.finished,
             row.points,
-            tuple(Event(e.number, e.at_s, read(_KINDS[e.kind], e.data, e.layout)) for e in events),
+            tuple(Event(e.number, e.at_s, read(KINDS[e.kind], e.data, e.layout)) for e in events),
         )
 
     def latest(self, count: int = 12) -> list[RehearsalRow]:
@@ -138,7 +133,7 @@ class Rehearsals:
             pace=[[now_s, now_s, speed]],
             finished=False,
             points=None,
-            **planned.columns(),
+            **planned.kept(),
         )
         self.session.add(row)
         self.session.flush()
@@ -168,7 +163,7 @@ class Rehearsals:
             )
             or 0
         )
-        event = Event(number, kitchen_s, what)  # type: ignore[arg-type]
+        event = Event(number, kitchen_s, what)
         if not isinstance(what, RehearsalOnly):
             check_event(History(rehearsal.plan, rehearsal.happenings), event)
         self._write(rehearsal.id, event, now_s, key)
@@ -189,14 +184,13 @@ class Rehearsals:
         )
 
     def _write(self, rehearsal_id: int, event: Event, now_s: float, key: str | None) -> None:
-        kind = next(kind for kind, cls in _KINDS.items() if type(event.what) is cls)
         self.session.add(
             RehearsalEventRow(
                 rehearsal_id=rehearsal_id,
                 number=event.id,
                 at_s=event.at_s,
                 recorded_at_s=now_s,
-                kind=kind,
+                kind=kind_of(event.what),
                 data=written(event.what),
                 layout=layout_of(type(event.what)),
                 key=key,

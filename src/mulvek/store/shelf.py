@@ -22,7 +22,7 @@ from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.sweets.formula import Sweet
 from .larder import Larder
 from .recipes import Recipes
-from .tables import BatchRow, CurdBatchRow
+from .tables import BatchRow
 
 T = TypeVar("T")
 Cells = Mapping[int, Mapping[tuple[int, str], Taught]]
@@ -122,9 +122,9 @@ def _verdicts(session: Session) -> dict[str, int]:
 
 def _yields(session: Session) -> dict[int, tuple[float, int]]:
     """Of each milk by its newest batches: what lies further back weighs nothing any more."""
-    of = (CurdBatchRow.finished, CurdBatchRow.ln_ratio.is_not(None), CurdBatchRow.milk_id.is_not(None))
-    back = func.row_number().over(partition_by=CurdBatchRow.milk_id, order_by=CurdBatchRow.created_at.desc())
-    newest = select(CurdBatchRow.milk_id, CurdBatchRow.ln_ratio, back.label("back")).where(*of).subquery()
+    of = (BatchRow.finished, BatchRow.ln_ratio.is_not(None), BatchRow.milk_id.is_not(None))
+    back = func.row_number().over(partition_by=BatchRow.milk_id, order_by=BatchRow.created_at.desc())
+    newest = select(BatchRow.milk_id, BatchRow.ln_ratio, back.label("back")).where(*of).subquery()
     rows = session.execute(select(newest).where(newest.c.back <= YIELDS_LOOKED_AT).order_by(newest.c.back.desc()))
     found: dict[int, list[float]] = {}
     for milk_id, ln_ratio, _ in rows:

@@ -97,16 +97,22 @@ class IngredientRow(Base):
 
 
 class BatchRow(Base):
-    """A batch: the plan and the forecast exactly as they were when it was lit.
+    """A batch of any kind: the plan and the forecast exactly as they were when it began.
 
-    The plan carries its milk and pan whole, so that later changes in the Larder never touch it. What a
-    finished batch taught (``lesson_*``, ln of true ÷ model rate) is kept beside for quick planning.
+    The plan carries its milk and pan whole, so that later changes in the Larder never touch it. ``parent_id`` and
+    ``slot``: of which making it is a part, and which. ``former``: what it was called while each kind had a table of its
+    own ("curd-3"). What a finished batch taught is kept beside for quick planning: ``lesson_*``, ln of true ÷ model rate,
+    and ``ln_ratio``, ln of weighed ÷ told curd. ``summary`` is its line in the Book, written with each event.
     """
 
     __tablename__ = "batch"
     __table_args__ = (CheckConstraint("(lesson_ln IS NULL) = (lesson_sd IS NULL)"),)
     id: Mapped[int] = mapped_column(primary_key=True)
     kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    kind: Mapped[str] = mapped_column(server_default="reduce")
+    parent_id: Mapped[int | None] = mapped_column(ForeignKey("batch.id", ondelete="SET NULL"))
+    slot: Mapped[str | None]
+    former: Mapped[str | None]
     name: Mapped[str]
     created_at: Mapped[float]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
@@ -116,10 +122,13 @@ class BatchRow(Base):
     flame: Mapped[str]
     pan_id: Mapped[int | None] = mapped_column(ForeignKey("pan.id", ondelete="SET NULL"))
     burner_id: Mapped[int | None] = mapped_column(ForeignKey("burner.id", ondelete="SET NULL"))
+    milk_id: Mapped[int | None] = mapped_column(ForeignKey("milk.id", ondelete="SET NULL"))
     finished: Mapped[bool]
     lesson_ln: Mapped[float | None]
     lesson_sd: Mapped[float | None]
+    ln_ratio: Mapped[float | None]
     verdict: Mapped[str | None]
+    summary: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
 
 
 class Happened:
@@ -143,35 +152,6 @@ class EventRow(Happened, Base):
     __tablename__ = "event"
     __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
     batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
-
-
-class CurdBatchRow(Base):
-    """A curdling or a straining, with its plan exactly as it was when it began.
-
-    ``ln_ratio``: ln of weighed ÷ told curd of a finished one, kept beside for quick planning.
-    """
-
-    __tablename__ = "curd_batch"
-    __table_args__ = (CheckConstraint("route IN ('curdle', 'strain')"),)
-    id: Mapped[int] = mapped_column(primary_key=True)
-    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
-    name: Mapped[str]
-    created_at: Mapped[float]
-    route: Mapped[str]
-    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
-    layout: Mapped[int] = mapped_column(server_default="1")
-    words: Mapped[dict[str, Any]] = mapped_column(JSON)
-    milk_id: Mapped[int | None] = mapped_column(ForeignKey("milk.id", ondelete="SET NULL"))
-    finished: Mapped[bool]
-    ln_ratio: Mapped[float | None]
-
-
-class CurdEventRow(Happened, Base):
-    """One happening of a curd batch."""
-
-    __tablename__ = "curd_event"
-    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
-    batch_id: Mapped[int] = mapped_column(ForeignKey("curd_batch.id", ondelete="CASCADE"))
 
 
 class InstrumentRow(Base):
@@ -246,32 +226,6 @@ class SweetRow(Base):
     name: Mapped[str]
     form: Mapped[dict[str, Any]] = mapped_column(JSON)
     version: Mapped[int] = mapped_column(default=1)
-
-
-class SweetBatchRow(Base):
-    """A sweet on the Stove: its steps and figures exactly as they were when it was begun.
-
-    ``words`` is the request it was planned with, ``told`` the answer shown then.
-    """
-
-    __tablename__ = "sweet_batch"
-    id: Mapped[int] = mapped_column(primary_key=True)
-    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
-    name: Mapped[str]
-    created_at: Mapped[float]
-    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
-    layout: Mapped[int] = mapped_column(server_default="1")
-    words: Mapped[dict[str, Any]] = mapped_column(JSON)
-    told: Mapped[dict[str, Any]] = mapped_column(PackedJSON)
-    finished: Mapped[bool]
-
-
-class SweetEventRow(Happened, Base):
-    """One happening of a sweet."""
-
-    __tablename__ = "sweet_event"
-    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
-    batch_id: Mapped[int] = mapped_column(ForeignKey("sweet_batch.id", ondelete="CASCADE"))
 
 
 class DeviceRow(Base):

@@ -5,33 +5,14 @@ from sqlalchemy import select, update
 from sqlalchemy.orm import Session
 from sqlalchemy.orm.attributes import flag_modified
 
-from .tables import (
-    BatchRow,
-    CurdBatchRow,
-    CurdEventRow,
-    EventRow,
-    InstrumentRow,
-    RehearsalEventRow,
-    RehearsalRow,
-    SampleChunkRow,
-    SweetBatchRow,
-    SweetEventRow,
-)
-
-_KINDS = ((BatchRow, EventRow), (CurdBatchRow, CurdEventRow), (SweetBatchRow, SweetEventRow))
+from .tables import BatchRow, EventRow, InstrumentRow, RehearsalEventRow, RehearsalRow, SampleChunkRow
 
 
 def newest_running(session: Session) -> float | None:
     """When something last happened to what still runs, seconds since the epoch; None when nothing runs."""
-    found: list[float] = []
-    for batches, events in _KINDS:
-        running = select(batches.id).where(~batches.finished)
-        found += session.scalars(
-            select(events.recorded_at_s)
-            .where(events.batch_id.in_(running))
-            .order_by(events.recorded_at_s.desc())
-            .limit(1)
-        )
+    running = select(BatchRow.id).where(~BatchRow.finished)
+    newest = select(EventRow.recorded_at_s).where(EventRow.batch_id.in_(running))
+    found = list(session.scalars(newest.order_by(EventRow.recorded_at_s.desc()).limit(1)))
     latest = select(RehearsalRow.pace).where(~RehearsalRow.finished)
     found += [pace[-1][0] for pace in session.scalars(latest) if pace]
     return max(found, default=None)
@@ -39,23 +20,21 @@ def newest_running(session: Session) -> float | None:
 
 def move_running(session: Session, by_s: float) -> None:
     """Put everything of what runs so much later (or earlier, below zero): no minute between two of them changes."""
-    for batches, events in _KINDS:
-        running = list(session.scalars(select(batches.id).where(~batches.finished)))
-        session.execute(
-            update(events)
-            .where(events.batch_id.in_(running))
-            .values(at_s=events.at_s + by_s, recorded_at_s=events.recorded_at_s + by_s)
-        )
-        session.execute(update(batches).where(batches.id.in_(running)).values(created_at=batches.created_at + by_s))
-    pans = list(session.scalars(select(BatchRow.id).where(~BatchRow.finished)))
-    for row in session.scalars(select(EventRow).where(EventRow.batch_id.in_(pans), EventRow.kind == "carried")):
+    running = list(session.scalars(select(BatchRow.id).where(~BatchRow.finished)))
+    session.execute(
+        update(EventRow)
+        .where(EventRow.batch_id.in_(running))
+        .values(at_s=EventRow.at_s + by_s, recorded_at_s=EventRow.recorded_at_s + by_s)
+    )
+    session.execute(update(BatchRow).where(BatchRow.id.in_(running)).values(created_at=BatchRow.created_at + by_s))
+    for row in session.scalars(select(EventRow).where(EventRow.batch_id.in_(running), EventRow.kind == "carried")):
         row.data = {**row.data, "boiled_at_s": row.data["boiled_at_s"] + by_s}
     session.execute(
         update(InstrumentRow)
-        .where(InstrumentRow.batch_id.in_(pans))
+        .where(InstrumentRow.batch_id.in_(running))
         .values(paired_at=InstrumentRow.paired_at + by_s, offset_s=InstrumentRow.offset_s + by_s)
     )
-    for chunk in session.scalars(select(SampleChunkRow).where(SampleChunkRow.batch_id.in_(pans))):
+    for chunk in session.scalars(select(SampleChunkRow).where(SampleChunkRow.batch_id.in_(running))):
         began = float(np.frombuffer(chunk.data[:8])[0]) + by_s
         chunk.data = np.float64(began).tobytes() + chunk.data[8:]
         chunk.began_s, chunk.ended_s = chunk.began_s + by_s, chunk.ended_s + by_s

@@ -13,17 +13,15 @@ from sqlalchemy.exc import DatabaseError
 from sqlalchemy.orm import Session
 
 from ..core.errors import Unavailable
+from .batches import Batches
 from .copies import check, copy_file
-from .curd import Curds
 from .database import Database
 from .larder import Larder
 from .recipes import Recipes
 from .rehearsal import Rehearsals
 from .samples import Samples
 from .shelf import read_shelf
-from .stove import Stove
-from .sweets import Sweets
-from .tables import BatchRow, CurdBatchRow, RehearsalRow, SampleChunkRow, SweetBatchRow
+from .tables import BatchRow, RehearsalRow, SampleChunkRow
 
 
 @dataclass(slots=True)
@@ -88,24 +86,21 @@ def verify(db: Database) -> Found:
 
 
 def _replay(found: Found, session: Session) -> None:
-    stove, curds, sweets, rehearsals = Stove(session), Curds(session), Sweets(session), Rehearsals(session)
-    samples = Samples(session)
+    batches, rehearsals, samples = Batches(session), Rehearsals(session), Samples(session)
 
-    def last(batch: Any) -> Any:
-        return batch.state(max((event.at_s for event in batch.events), default=batch.created_at_s))
+    def last(number: int) -> Any:
+        batch = batches.batch(number)
+        return batch.state(max(batch.log.newest_s, batch.created_at_s))
 
-    kinds: dict[str, tuple[Any, Callable[[int], Any]]] = {
-        "reduction": (BatchRow, lambda number: last(stove.batch(number))),
-        "curd": (CurdBatchRow, lambda number: last(curds.batch(number))),
-        "sweet": (SweetBatchRow, lambda number: last(sweets.batch(number))),
-        "rehearsal": (RehearsalRow, rehearsals.one),
-    }
-    for name, (table, replay) in kinds.items():
-        numbers = session.scalars(select(table.id).order_by(table.id)).all()
-        found.replayed[name] = sum(_try(found, f"{name} {number}", partial(replay, number)) for number in numbers)
+    for number, of in session.execute(select(BatchRow.id, BatchRow.kind).order_by(BatchRow.id)).all():
+        found.replayed[of] = found.replayed.get(of, 0) + _try(found, f"{of} {number}", partial(last, number))
+    numbers = session.scalars(select(RehearsalRow.id).order_by(RehearsalRow.id)).all()
+    found.replayed["rehearsal"] = sum(
+        _try(found, f"rehearsal {number}", partial(rehearsals.one, number)) for number in numbers
+    )
     for number in session.scalars(select(SampleChunkRow.batch_id).distinct()).all():
         for channel in samples.channels(number):
-            _try(found, f"samples of reduction {number}, {channel}", partial(samples.read, number, channel))
+            _try(found, f"samples of batch {number}, {channel}", partial(samples.read, number, channel))
 
 
 def _try(found: Found, name: str, read: Callable[[], Any]) -> bool:

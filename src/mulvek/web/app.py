@@ -3,12 +3,12 @@
 import time
 from collections.abc import Callable, Collection
 from pathlib import Path
-from typing import Any
+from typing import Any, get_args
 
 from flask import jsonify
 from flask_openapi3.models.info import Info
 from flask_openapi3.openapi import OpenAPI
-from pydantic import BaseModel
+from pydantic import BaseModel, RootModel
 
 from .. import __version__
 from ..store.copies import Copies
@@ -16,9 +16,9 @@ from ..store.database import Database
 from ..store.first_kitchen import ensure_stocked
 from ..store.times import newest_running
 from . import (
+    batches,
     bench,
     book,
-    curd,
     instruments,
     keeping,
     larder,
@@ -27,7 +27,6 @@ from . import (
     rehearsal,
     science,
     security,
-    stove,
     stream,
     sweets,
 )
@@ -88,12 +87,11 @@ def create_app(
     larder.routes(app, db)
     bench.routes(app, db)
     app.extensions["mulvek_readers"] = readers = Readers(db, clock, changes)
-    stove.routes(app, db, clock, changes, readers)
+    batches.routes(app, db, clock, changes, readers)
     instruments.routes(app, db, clock, changes, readers)
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
-    curd.routes(app, db, clock, changes)
-    sweets.routes(app, db, clock, changes)
+    sweets.routes(app, db)
     clock_routes.routes(app, db, clock, changes, readers)
     keeping.routes(app, db, copies, clock, changes, readers, door)
     stream.routes(app, changes, door)
@@ -124,6 +122,13 @@ def _reply(response: Any, responses: Any = None) -> Any:
     if not isinstance(body, BaseModel):
         return response
     declared = (responses or {}).get(int(status))
-    if declared is not None and not isinstance(body, declared):
+    if declared is not None and not _declared(body, declared):
         raise TypeError(f"view returned {type(body).__name__}, not {declared.__name__}")
     return body.model_dump_json(), status, {"Content-Type": "application/json"}
+
+
+def _declared(body: BaseModel, declared: type[BaseModel]) -> bool:
+    """Whether the model is the declared one, or one of those it may be."""
+    if not issubclass(declared, RootModel):
+        return isinstance(body, declared)
+    return isinstance(body, get_args(declared.model_fields["root"].annotation))

@@ -10,18 +10,17 @@ from pydantic import Field
 
 from ..core.batch.channels import CHANNELS, SILENT_AFTER_S, speaks
 from ..core.batch.events import Event, Reading
-from ..core.batch.rules import check_event
 from ..core.batch.thinning import thinned
 from ..core.errors import BadInput, Conflict, KitchenError
 from ..formats.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
 from ..formats.model import Body, Out
 from ..formats.readings_csv import Row, read_readings, write_readings, wrong
+from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.samples import Samples
-from ..store.stove import Stove
 from ..store.tables import InstrumentRow
+from .batches import BatchPath
 from .pairing import Heard, Readers, checked_url, describe
-from .stove import BatchPath
 from .stream import Changes
 
 TAGS = [Tag(name="instruments")]
@@ -96,21 +95,21 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             instruments=[_instrument(row, readers.heard.get(row.id), now) for row in rows],
         )
 
-    @app.get("/api/stove/batches/<int:batch_id>/instruments", tags=TAGS, responses={200: InstrumentsOut})
+    @app.get("/api/batches/<int:batch_id>/instruments", tags=TAGS, responses={200: InstrumentsOut})
     def get_instruments(path: BatchPath) -> Any:
         """What is paired with a batch, and what it shows"""
         return shown(path.batch_id)
 
-    @app.post("/api/stove/batches/<int:batch_id>/instruments", tags=TAGS, responses={201: InstrumentsOut})
+    @app.post("/api/batches/<int:batch_id>/instruments", tags=TAGS, responses={201: InstrumentsOut})
     def pair_instrument(path: BatchPath, body: PairIn) -> Any:
         """Pair an instrument of this kitchen's network with a batch"""
         url = checked_url(body.url.strip())
         with db.reading() as session:
-            batch = Stove(session).batch(path.batch_id)
+            batch = Batches(session).batch(path.batch_id)
             if len(Samples(session).paired(path.batch_id)) >= MOST_PAIRED:
                 raise Conflict("url", f"{MOST_PAIRED} instruments are paired already.", "Let one of them go first.")
         found = describe(url)
-        tare = batch.plan.pan.mass_kg if body.tare_kg is None else body.tare_kg
+        tare = _tare_kg(batch) if body.tare_kg is None else body.tare_kg
         with db.writing() as session:
             row = Samples(session).pair(
                 path.batch_id, url, found.name, found.channels, found.simulated, tare, clock()
@@ -121,7 +120,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         return shown(path.batch_id), 201
 
     @app.delete(
-        "/api/stove/batches/<int:batch_id>/instruments/<int:instrument_id>",
+        "/api/batches/<int:batch_id>/instruments/<int:instrument_id>",
         tags=TAGS,
         responses={200: InstrumentsOut},
     )
@@ -138,7 +137,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """What instruments sent during a batch, thinned without losing its peaks"""
         found = []
         with db.reading() as session:
-            Stove(session).batch(path.batch_id)
+            Batches(session).batch(path.batch_id)
             samples = Samples(session)
             for key in samples.channels(path.batch_id):
                 at, values = samples.read(path.batch_id, key)
@@ -160,7 +159,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def export_readings(path: BatchPath) -> Any:
         """All readings of a batch as CSV"""
         with db.reading() as session:
-            batch, samples = Stove(session).batch(path.batch_id), Samples(session)
+            batch, samples = Batches(session).batch(path.batch_id), Samples(session)
             streams = {
                 key: zip(*(a.tolist() for a in samples.read(path.batch_id, key)), strict=True)
                 for key in samples.channels(path.batch_id)
@@ -187,22 +186,22 @@ def _import(db: Database, batch_id: int, rows: list[Row], now: float) -> Importe
     that whoever logs meanwhile need not wait: broken off, the same again brings the rest."""
     readings = [row for row in rows if row.reading is not None]
     with db.reading() as session:
-        batch = Stove(session).batch(batch_id)
-    known = {_mark(event) for event in batch.history.counted if isinstance(event.what, Reading)}
+        batch = Batches(session).batch(batch_id)
+    known = {_mark(event) for event in batch.log.counted if isinstance(event.what, Reading)}
     new = [row for row in readings if _mark(Event(0, row.at_s, row.reading)) not in known]  # type: ignore[arg-type]
     if len(new) > MOST_READINGS:
         raise BadInput("csv", f"It brings {len(new)} readings of the cook’s.", f"Bring {MOST_READINGS} at a time.")
-    history = batch.history
+    history = batch.log
     for row in new:
         event = Event(history.next_id, min(row.at_s, now), row.reading)  # type: ignore[arg-type]
         try:
-            check_event(history, event)
+            batch.kind.check(history, event)
         except KitchenError as error:
             raise wrong(row.line, error) from error
         history = history.plus(event)
     if new:
         with db.writing() as session:
-            Stove(session).add(batch, history.events[len(batch.events) :], now)
+            Batches(session).add(batch, history.events[len(batch.events) :], now)
     streams: dict[str, list[tuple[float, float]]] = {}
     for row in rows:
         if row.reading is None:
@@ -214,6 +213,11 @@ def _import(db: Database, batch_id: int, rows: list[Row], now: float) -> Importe
             with db.writing() as session:
                 kept += Samples(session).append(batch_id, {channel: pairs[begin : begin + PIECE]})
     return ImportedOut(readings=len(new), samples=kept, known=len(rows) - len(new) - kept)
+
+
+def _tare_kg(batch: Batch) -> float:
+    """What stands on a scale beside the batch itself, when nobody says: its pan; of a hung cloth nothing."""
+    return batch.plan.pan.mass_kg if batch.kind.name == "reduce" else 0.0
 
 
 def _mark(event: Event) -> tuple[float, str, float]:

@@ -18,14 +18,15 @@ from urllib.parse import urlsplit
 
 from ..core.batch.channels import CHANNELS, READ_EVERY_S, as_reading, settled, speaks
 from ..core.batch.events import Carried, Joined, PanSwapped, PartTaken, Reading
+from ..core.batch.running import BatchState
 from ..core.errors import BadInput, KitchenError, Unlikely
 from ..core.rehearsal.acts import acts_of
 from ..instruments.lines import FORMAT, Line, read_line
 from ..instruments.server import Standing
 from ..store.adapters import adapter
+from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.samples import Samples
-from ..store.stove import Batch, Stove
 from .stream import Changes
 
 if TYPE_CHECKING:
@@ -190,7 +191,7 @@ class Readers:
                 row = Samples(session).row(row_id)
                 if row is None:
                     return
-                batch = Stove(session).batch(row.batch_id)
+                batch = Batches(session).batch(row.batch_id)
                 said = [e.at_s for e in batch.events if isinstance(e.what, Reading) and e.what.by]
                 heard = Heard(row.batch_id, list(row.channels), read_at_s=max(said, default=0.0))
             self.heard[row_id] = heard
@@ -313,9 +314,11 @@ class Readers:
             return
         try:
             with self.db.writing() as session:
-                stove = Stove(session)
-                if stove.batch(heard.batch_id).state(now).phase == "boiling":
-                    stove.append(heard.batch_id, reading, min(at, now), now, key)
+                batches = Batches(session)
+                batch = batches.batch(heard.batch_id)
+                what = batch.kind.hears(batch.plan, batch.state(now), reading)
+                if what is not None:
+                    batches.append(heard.batch_id, what, min(at, now), now, key)
             heard.asks.pop(channel, None)
         except Unlikely as error:
             heard.asks[channel] = (reading.value, error.message)
@@ -334,7 +337,7 @@ class Readers:
             row = Samples(session).row(row_id)
             if row is None or not row.simulated:
                 return
-            url, batch = row.url, Stove(session).batch(row.batch_id)
+            url, batch = row.url, Batches(session).batch(row.batch_id)
         if (standing := _standing(batch, now)) is None:
             return
         try:
@@ -348,8 +351,8 @@ class Readers:
 def _standing(batch: Batch, now_s: float) -> Standing | None:
     """What a simulated instrument stands in; a batch that was parted or poured together cannot be followed."""
     state = batch.state(now_s)
-    lit = state.lit_at_s
-    if lit is None or batch.history.has(Carried, Joined, PartTaken, PanSwapped):
+    lit = state.lit_at_s if isinstance(state, BatchState) else None
+    if lit is None or any(batch.log.last(what) for what in (Carried, Joined, PartTaken, PanSwapped)):
         return None
     at = int(min(max(0.0, now_s - lit), LONGEST_LIT_S))
     water = state.water_kg if state.phase == "boiling" else None

@@ -181,10 +181,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             told = ForecastOut.of(forecast(plan), words.pan)
             rehearsals = Rehearsals(session)
             planned = Planned(
-                f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
-                plan,
-                words.model_dump(mode="json"),
-                told.model_dump(mode="json"),
+                name=f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
+                plan=plan,
+                words=words.model_dump(mode="json"),
+                forecast=told.model_dump(mode="json"),
             )
             begun = rehearsals.begin(planned, body.level, seed, float(body.speed), now, body.key)
             rehearsal = rehearsals.one(begun)

@@ -33,7 +33,7 @@ class Message:
 
     @cached_property
     def text(self) -> str:
-        return "{}" if self._batch is None else f'{{"pan":{self._batch.model_dump_json()}}}'
+        return "{}" if self._batch is None else f'{{"batch":{self._batch.model_dump_json()}}}'
 
 
 class Changes:

@@ -14,7 +14,6 @@ export type Range = Schemas['Range']
 export type Why = Schemas['Why']
 export type Track = Schemas['TrackOut']
 export type CurdBatch = Schemas['CurdBatchOut']
-export type CurdEventIn = Schemas['CurdEventIn']['event']
 export type SweetIn = Schemas['SweetIn']
 export type SweetOut = Schemas['SweetOut']
 export type SweetChoice = Schemas['SweetChoice']
@@ -22,7 +21,8 @@ export type SweetChoices = Schemas['SweetChoices']
 export type SwapOut = Schemas['SwapOut']
 export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
-export type SweetEventIn = Schemas['SweetEventIn']['event']
+/** A batch of any kind, told apart by its `kind`. */
+export type AnyBatch = Batch | CurdBatch | SweetBatch
 export type Flame = Batch['flame']
 export type Me = Schemas['MeOut']
 export type Right = NonNullable<Me['allowed']>

@@ -3,19 +3,22 @@ import { computed, ref, type MaybeRefOrGetter, toValue } from 'vue'
 import {
   api,
   unwrap,
+  type AnyBatch,
   type Batch,
   type CurdBatch,
-  type CurdEventIn,
   type EventIn,
   type SweetBatch,
-  type SweetEventIn,
 } from './client'
 import { heardClock, keepSending, onAnswer, post } from './outbox'
 
 /** A batch with the moment this tab received it, so that its times can run on between answers. */
-export type LiveBatch = Batch & { received: number; pace?: number }
+type Live<B> = B & { received: number; pace?: number }
+export type LiveBatch = Live<Batch>
+export type LiveCurd = Live<CurdBatch>
+export type LiveSweet = Live<SweetBatch>
+type LiveAny = LiveBatch | LiveCurd | LiveSweet
 
-function stamp(batch: Batch): LiveBatch {
+function stamp<B extends AnyBatch>(batch: B): Live<B> {
   heardClock(batch.now_s)
   return { ...batch, received: performance.now() }
 }
@@ -31,95 +34,55 @@ export function useLarder() {
 /** Names of running batches that the server cannot read. */
 export const damaged = ref<string[]>([])
 
-export function useStove() {
+const isPan = (batch: LiveAny): batch is LiveBatch => batch.kind === 'reduce'
+const isCurd = (batch: LiveAny): batch is LiveCurd =>
+  batch.kind === 'curdle' || batch.kind === 'strain'
+const isSweet = (batch: LiveAny): batch is LiveSweet => batch.kind === 'sweet'
+
+/** What is not finished, of one kind; all of it is asked for together. */
+function useRunning<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
   return useQuery({
     queryKey: ['stove'],
     queryFn: async () => {
       const { batches, aside } = await unwrap(api.GET('/api/stove'))
       damaged.value = aside
-      return batches.map(stamp)
+      return batches.map(stamp) as LiveAny[]
     },
+    select: (batches) => batches.filter(of),
     refetchInterval: 15_000,
   })
 }
+export const useStove = () => useRunning(isPan)
+export const useCurds = () => useRunning(isCurd)
+export const useSweets = () => useRunning(isSweet)
 
-/** A curd batch with the moment this tab received it. */
-export type LiveCurd = CurdBatch & { received: number }
-
-function stampCurd(batch: CurdBatch): LiveCurd {
-  heardClock(batch.now_s)
-  return { ...batch, received: performance.now() }
-}
-
-export function useCurds() {
+/**
+ * One batch, finished or not. `former`: what its kind was called while it had numbers of its own, as an address of that
+ * time may have been kept.
+ */
+function useOne<B extends LiveAny>(
+  id: MaybeRefOrGetter<number>,
+  of: (batch: LiveAny) => batch is B,
+  former: 'curd' | 'sweet',
+) {
   return useQuery({
-    queryKey: ['curds'],
-    queryFn: async () => (await unwrap(api.GET('/api/stove/curds'))).batches.map(stampCurd),
-    refetchInterval: 30_000,
-  })
-}
-
-export function useCurd(id: MaybeRefOrGetter<number>) {
-  return useQuery({
-    queryKey: ['curds', computed(() => toValue(id))],
-    queryFn: async () =>
-      stampCurd(
-        await unwrap(
-          api.GET('/api/stove/curds/{batch_id}', { params: { path: { batch_id: toValue(id) } } }),
-        ),
-      ),
-    refetchInterval: 30_000,
-    retry: false,
-  })
-}
-
-/** Log a happening of a curd batch; answered with null when it waits for the network. */
-export function useCurdLog() {
-  return useMutation({
-    networkMode: 'always',
-    mutationFn: ({ id, event }: { id: number; event: CurdEventIn }) =>
-      post({ of: 'curd', id, event }),
-  })
-}
-
-/** A sweet with the moment this tab received it. */
-export type LiveSweet = SweetBatch & { received: number }
-
-function stampSweet(batch: SweetBatch): LiveSweet {
-  heardClock(batch.now_s)
-  return { ...batch, received: performance.now() }
-}
-
-export function useSweets() {
-  return useQuery({
-    queryKey: ['sweets-running'],
-    queryFn: async () => (await unwrap(api.GET('/api/stove/sweets'))).batches.map(stampSweet),
-    refetchInterval: 30_000,
-  })
-}
-
-export function useSweetBatch(id: MaybeRefOrGetter<number>) {
-  return useQuery({
-    queryKey: ['sweets-running', computed(() => toValue(id))],
-    queryFn: async () =>
-      stampSweet(
-        await unwrap(
-          api.GET('/api/stove/sweets/{batch_id}', { params: { path: { batch_id: toValue(id) } } }),
-        ),
-      ),
+    queryKey: ['batch', former, computed(() => toValue(id))],
+    queryFn: async () => {
+      const number = toValue(id)
+      const path = { batch_id: number }
+      const found = await unwrap(api.GET('/api/batches/{batch_id}', { params: { path } })).catch(
+        () => null,
+      )
+      if (found && of(stamp(found) as LiveAny)) return stamp(found) as LiveAny as B
+      const before = { params: { path: { former: `${former}-${number}` } } }
+      return stamp(await unwrap(api.GET('/api/batches/former/{former}', before))) as LiveAny as B
+    },
     refetchInterval: 30_000,
     retry: false,
   })
 }
-
-/** Log a happening of a sweet; answered with null when it waits for the network. */
-export function useSweetLog() {
-  return useMutation({
-    networkMode: 'always',
-    mutationFn: ({ id, event }: { id: number; event: SweetEventIn }) =>
-      post({ of: 'sweet', id, event }),
-  })
-}
+export const useCurd = (id: MaybeRefOrGetter<number>) => useOne(id, isCurd, 'curd')
+export const useSweetBatch = (id: MaybeRefOrGetter<number>) => useOne(id, isSweet, 'sweet')
 
 /** The whole log of a batch of which only the newest lines were told; asked for again when it grows. */
 export function useWholeLog(batch: MaybeRefOrGetter<LiveBatch>) {
@@ -132,7 +95,7 @@ export function useWholeLog(batch: MaybeRefOrGetter<LiveBatch>) {
     queryFn: async () =>
       (
         await unwrap(
-          api.GET('/api/stove/batches/{batch_id}', {
+          api.GET('/api/batches/{batch_id}', {
             params: { path: { batch_id: toValue(batch).id } },
           }),
         )
@@ -156,7 +119,7 @@ export function useRecord(id: MaybeRefOrGetter<number>) {
 export function useLog() {
   return useMutation({
     networkMode: 'always',
-    mutationFn: ({ id, event }: { id: number; event: EventIn }) => post({ of: 'pan', id, event }),
+    mutationFn: ({ id, event }: { id: number; event: EventIn }) => post({ id, event }),
   })
 }
 
@@ -174,17 +137,18 @@ async function askAgain(client: QueryClient, key: string): Promise<void> {
 }
 
 function refresh(client: QueryClient) {
-  for (const key of ['stove', 'curds', 'sweets-running', 'sweet-bases', 'book'])
-    void askAgain(client, key)
+  for (const key of ['stove', 'batch', 'sweet-bases', 'book']) void askAgain(client, key)
 }
 
 /** A batch as it stands now, told by the server; an answer on its way may be of before it. */
-function heard(client: QueryClient, batch: Batch) {
-  const live = stamp(batch)
-  client.setQueryData<LiveBatch[]>(['stove'], (old) =>
-    old?.map((b) => (b.id === live.id ? live : b)),
+function heard(client: QueryClient, batch: AnyBatch) {
+  const live = stamp(batch) as LiveAny
+  client.setQueryData<LiveAny[]>(['stove'], (old) => old?.map((b) => (b.id === live.id ? live : b)))
+  client.setQueriesData<LiveAny>({ queryKey: ['batch'] }, (old) =>
+    old?.id === live.id ? live : old,
   )
   if (client.isFetching({ queryKey: ['stove'] })) void askAgain(client, 'stove')
+  if (client.isFetching({ queryKey: ['batch'] })) void askAgain(client, 'batch')
   void client.invalidateQueries({ queryKey: ['book', batch.id] })
 }
 
@@ -197,8 +161,8 @@ function stream(client: QueryClient): () => void {
   const open = () => {
     source = new EventSource('/api/changes')
     source.onmessage = (message: MessageEvent<string>) => {
-      const { pan } = JSON.parse(message.data) as { pan?: Batch }
-      if (pan) heard(client, pan)
+      const { batch } = JSON.parse(message.data) as { batch?: AnyBatch }
+      if (batch) heard(client, batch)
       else refresh(client) // the first message too: what was fetched before the stream stood may be old already
     }
     source.onerror = () => {
@@ -218,21 +182,10 @@ function stream(client: QueryClient): () => void {
 /** Ask again whenever the server says that something changed; polling goes on beneath. */
 export function listen(client: QueryClient): () => void {
   const close = stream(client)
-  onAnswer((answer) => {
-    if (answer.of === 'pan') {
-      heard(client, answer.batch)
-      if (['heating', 'boiling'].includes(answer.batch.phase)) return
-    } else if (answer.of === 'sweet') {
-      const live = stampSweet(answer.batch)
-      client.setQueryData<LiveSweet>(['sweets-running', live.id], live)
-    } else {
-      const live = stampCurd(answer.batch)
-      client.setQueryData<LiveCurd>(['curds', live.id], live)
-      client.setQueryData<LiveCurd[]>(['curds'], (old) =>
-        old?.map((b) => (b.id === live.id ? live : b)),
-      )
-    }
-    refresh(client)
+  onAnswer((batch) => {
+    heard(client, batch)
+    const boils = batch.kind === 'reduce' && ['heating', 'boiling'].includes(batch.phase)
+    if (!boils) refresh(client)
   })
   const stop = keepSending()
   return () => {

@@ -8,6 +8,7 @@ type Sent = { path: string; event: Record<string, unknown> }
 class Server {
   sent: Sent[] = []
   down = false
+  former: Record<string, number> = {}
   answers: (() => Response | Promise<Response>)[] = []
   ok = () =>
     new Response(JSON.stringify({ id: 5, phase: 'boiling', now_s: 1_800_000_000 }), {
@@ -15,8 +16,10 @@ class Server {
       headers: { 'content-type': 'application/json' },
     })
   fetch = async (request: Request) => {
-    const { event } = (await request.clone().json()) as { event: Sent['event'] }
     if (this.down) throw new TypeError('no network')
+    const before = /\/api\/batches\/former\/(.+)$/.exec(request.url)
+    if (before) return Response.json({ id: this.former[before[1]!], now_s: 1_800_000_000 })
+    const { event } = (await request.clone().json()) as { event: Sent['event'] }
     const answer = await (this.answers.shift() ?? this.ok)()
     if (answer.ok) this.sent.push({ path: new URL(request.url).pathname, event })
     return answer
@@ -36,7 +39,7 @@ async function open(): Promise<Outbox> {
   return import('./outbox')
 }
 const settled = (tab: Outbox) => vi.waitFor(() => expect(tab.outbox.waiting).toEqual([]))
-const stir = (id = 5) => ({ of: 'pan' as const, id, event: { kind: 'stirred' as const } })
+const stir = (id = 5) => ({ id, event: { kind: 'stirred' as const } })
 const kinds = () => server.sent.map((s) => s.event.kind)
 
 beforeEach(() => {
@@ -55,21 +58,22 @@ describe('what happened', () => {
   test('is sent at once to its own batch, under a key, and answered', async () => {
     const { post, outbox } = await open()
     const answer = await post(stir())
-    expect(answer).toMatchObject({ of: 'pan', batch: { id: 5 } })
-    expect(server.sent[0]!.path).toBe('/api/stove/batches/5/events')
+    expect(answer).toMatchObject({ id: 5 })
+    expect(server.sent[0]!.path).toBe('/api/batches/5/events')
     expect(server.sent[0]!.event.key).toMatch(/^[0-9a-f]{32}$/)
     expect(server.sent[0]!.event.at_s).toBeUndefined()
     expect(outbox.waiting).toEqual([])
   })
 
-  test('of a curd and of a sweet goes to their own logs', async () => {
+  test('and was kept while curds and sweets had numbers of their own finds its batch', async () => {
     const { post } = await open()
+    server.former = { 'curd-3': 57, 'sweet-3': 61 }
     await post({ of: 'curd', id: 3, event: { kind: 'step_done' } })
-    await post({ of: 'sweet', id: 2, event: { kind: 'note', text: 'set' } })
-    expect(server.sent.map((s) => s.path)).toEqual([
-      '/api/stove/curds/3/events',
-      '/api/stove/sweets/2/events',
-    ])
+    await post({ of: 'sweet', id: 3, event: { kind: 'note', text: 'set' } })
+    await post({ of: 'pan', id: 3, event: { kind: 'stirred' } })
+    expect(server.sent.map((s) => s.path)).toEqual(
+      [57, 61, 3].map((n) => `/api/batches/${n}/events`),
+    )
   })
 
   test('waits without network, and goes in order, once, at the time it happened', async () => {
@@ -79,7 +83,7 @@ describe('what happened', () => {
     const stop = keepSending()
     expect(await post(stir())).toBeNull()
     await vi.advanceTimersByTimeAsync(60_000)
-    expect(await post({ of: 'pan', id: 5, event: { kind: 'scraped' } })).toBeNull()
+    expect(await post({ id: 5, event: { kind: 'scraped' } })).toBeNull()
     expect(outbox.waiting.map((w) => w.event.kind)).toEqual(['stirred', 'scraped'])
     server.down = false
     await vi.advanceTimersByTimeAsync(5_000)
@@ -121,7 +125,7 @@ describe('what happened', () => {
 
   test('that is refused when nobody waits for it any more stays, to be seen', async () => {
     server.answers = [off]
-    await (await open()).post({ of: 'pan', id: 5, event: { kind: 'first_boil' } })
+    await (await open()).post({ id: 5, event: { kind: 'first_boil' } })
     const again = await open()
     server.answers = [problem(409, 'It boils already.')]
     const stop = again.keepSending()
@@ -166,7 +170,7 @@ describe('what happened', () => {
   test('keeps its own key and its own time', async () => {
     const { post } = await open()
     const event = { kind: 'stirred' as const, key: 'mine-1', at_s: 77 }
-    await post({ of: 'pan', id: 5, event })
+    await post({ id: 5, event })
     expect(server.sent[0]!.event).toMatchObject(event)
   })
 })
@@ -177,7 +181,7 @@ describe('several tabs', () => {
     server.down = true
     for (let i = 0; i < 12; i++) {
       const tab = [one, two, three][i % 3]!
-      await tab.post({ of: 'pan', id: 5, event: { kind: 'note', text: `${i}` } })
+      await tab.post({ id: 5, event: { kind: 'note', text: `${i}` } })
     }
     server.down = false
     const stops = [one, two, three].map((tab) => tab.keepSending())
@@ -223,12 +227,12 @@ describe('several tabs', () => {
 
 test('what a former release left in the browser is taken in, first and in order', async () => {
   const old = ['stirred', 'scraped'].map((kind, i) => ({
-    ...{ of: 'pan', id: 5, at_s: 50 + i },
+    ...{ id: 5, at_s: 50 + i },
     event: { kind, key: `old-${i}` },
   }))
   localStorage.setItem('mulvek-outbox', JSON.stringify(old))
   const { post } = await open()
-  await post({ of: 'pan', id: 5, event: { kind: 'off' } })
+  await post({ id: 5, event: { kind: 'off' } })
   expect(kinds()).toEqual(['stirred', 'scraped', 'off'])
   expect(server.sent[0]!.event).toMatchObject({ key: 'old-0', at_s: 50 })
   expect(localStorage.getItem('mulvek-outbox')).toBeNull()

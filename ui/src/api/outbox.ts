@@ -1,5 +1,5 @@
 import { computed, reactive, toRaw } from 'vue'
-import { api, ApiProblem, unwrap, type Batch, type CurdBatch, type SweetBatch } from './client'
+import { api, ApiProblem, unwrap, type AnyBatch } from './client'
 import { newKey } from './keys'
 import { alone, forget, keep, kept, mark, type Happening, type Waiting } from './waiting'
 
@@ -8,10 +8,7 @@ import { alone, forget, keep, kept, mark, type Happening, type Waiting } from '.
  * before it is sent, under a key of its own, and sent in order by one tab at a time, so that none is lost and none
  * counts twice. One that the server refuses is shown until the cook has seen it.
  */
-export type Answer =
-  | { of: 'pan'; batch: Batch }
-  | { of: 'curd'; batch: CurdBatch }
-  | { of: 'sweet'; batch: SweetBatch }
+export type Answer = AnyBatch
 
 const RETRY_MS = 3000
 /** No network, not let in just now, too many at once: it waits, and is not dropped. */
@@ -75,26 +72,16 @@ export async function post(what: Omit<Happening, 'at_s'>): Promise<Answer | null
 async function send(entry: Waiting): Promise<Answer> {
   const late = serverNow() - entry.at_s > PROMPT_S && entry.event.at_s === undefined
   const timed = late ? { at_s: entry.at_s, waited: true } : {}
-  const path = { params: { path: { batch_id: entry.id } } }
-  if (entry.of === 'pan') {
-    const body = { event: { ...entry.event, ...timed } }
-    return {
-      of: 'pan',
-      batch: await unwrap(api.POST('/api/stove/batches/{batch_id}/events', { ...path, body })),
-    }
-  }
-  if (entry.of === 'sweet') {
-    const body = { event: { ...entry.event, ...timed } }
-    return {
-      of: 'sweet',
-      batch: await unwrap(api.POST('/api/stove/sweets/{batch_id}/events', { ...path, body })),
-    }
-  }
+  const path = { params: { path: { batch_id: await numberOf(entry) } } }
   const body = { event: { ...entry.event, ...timed } }
-  return {
-    of: 'curd',
-    batch: await unwrap(api.POST('/api/stove/curds/{batch_id}/events', { ...path, body })),
-  }
+  return unwrap(api.POST('/api/batches/{batch_id}/events', { ...path, body }))
+}
+
+/** A happening that a former release kept names a curd or a sweet by the number it had among its kind. */
+async function numberOf({ of, id }: Waiting): Promise<number> {
+  if (!of || of === 'pan') return id
+  const path = { former: `${of}-${id}` }
+  return (await unwrap(api.GET('/api/batches/former/{former}', { params: { path } }))).id
 }
 
 let draining = false

@@ -67,11 +67,11 @@ test('a message that tells nothing asks for all that runs', async () => {
   const { stop, asked } = await listening()
   Source.all[0]!.onmessage({ data: '{}' })
   const keys = asked.mock.calls.map(([filters]) => (filters as { queryKey: string[] }).queryKey[0])
-  expect(keys).toEqual(expect.arrayContaining(['stove', 'curds', 'sweets-running', 'book']))
+  expect(keys).toEqual(expect.arrayContaining(['stove', 'batch', 'sweet-bases', 'book']))
   stop()
 })
 
-/** Asks for ['curds'] as a screen does; each answer is given when the test says so. */
+/** Asks for something as a screen does; each answer is given when the test says so. */
 function screen(client: QueryClient, key: string) {
   const answers: ((value: string) => void)[] = []
   const seen = new QueryObserver(client, {
@@ -86,7 +86,7 @@ test('a first answer read before the change is not the last word', async () => {
   const { listen } = await import('./kitchen')
   const client = new QueryClient()
   const stop = listen(client)
-  const { answers, shown } = screen(client, 'curds')
+  const { answers, shown } = screen(client, 'batch')
   expect(answers).toHaveLength(1)
   Source.all[0]!.onmessage({ data: '{}' })
   answers[0]!('before')
@@ -109,7 +109,7 @@ test('an answer on its way does not overwrite a batch that was told meanwhile', 
   const { answers } = screen(client, 'stove')
   await vi.advanceTimersByTimeAsync(10)
   expect(answers).toHaveLength(1)
-  Source.all[0]!.onmessage({ data: '{"pan":{"id":7,"name":"after","now_s":1}}' })
+  Source.all[0]!.onmessage({ data: '{"batch":{"id":7,"name":"after","now_s":1}}' })
   await vi.advanceTimersByTimeAsync(100)
   expect(client.getQueryData(['stove'])).toMatchObject([{ name: 'after' }])
   expect(answers).toHaveLength(2) // the one on its way was let go

@@ -1,12 +1,14 @@
 import { openDB, type IDBPDatabase } from 'idb'
-import type { CurdEventIn, EventIn, SweetEventIn } from './client'
+import type { EventIn } from './client'
 import { LEASES, withLock } from './mutex'
 
-/** A happening as it was said: of which batch, when, and under which key. */
-export type Happening =
-  | { of: 'pan'; id: number; event: EventIn; at_s: number }
-  | { of: 'curd'; id: number; event: CurdEventIn; at_s: number }
-  | { of: 'sweet'; id: number; event: SweetEventIn; at_s: number }
+/** A happening as it was said: of which batch, when, and under which key. `of`: only where a former release kept it. */
+export interface Happening {
+  of?: 'pan' | 'curd' | 'sweet'
+  id: number
+  event: EventIn
+  at_s: number
+}
 
 /** The same as it is kept until the server has it on disk. `refused`: what the server said against it. */
 export type Waiting = Happening & { key: string; order?: number; refused?: string }

@@ -32,7 +32,7 @@ const begin = useMutation({
   onSuccess: async (address) => {
     naming.value = false
     await client.invalidateQueries({
-      predicate: (q) => /^(curds|sweets)/.test(String(q.queryKey[0])),
+      predicate: (q) => ['stove', 'sweet-bases'].includes(String(q.queryKey[0])),
     })
     await router.push(address)
   },

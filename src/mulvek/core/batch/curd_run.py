@@ -16,54 +16,13 @@ from ..planning.curdle.plan import CurdlePlan
 from ..planning.strain.forecast import StrainForecast, StrainPlan, strain
 from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
-from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
+from .events import Abandoned, Begun, Event, Note, Poured, StepDone, Undo, Weighed, WheyWeighed
+from .log import Log, check_common
 
-
-@dataclass(frozen=True, slots=True)
-class StepDone:
-    """The step that was running is done; the next begins."""
-
-
-@dataclass(frozen=True, slots=True)
-class Poured:
-    """Acid stirred in so far this pour, litres or kg by its unit; ``clear``: the whey runs clear."""
-
-    amount: float
-    clear: bool = False
-
-
-@dataclass(frozen=True, slots=True)
-class WheyWeighed:
-    """All the whey so far, kg."""
-
-    mass_kg: float
-
-
-@dataclass(frozen=True, slots=True)
-class CurdWeighed:
-    """What it gave, kg."""
-
-    mass_kg: float
-
-
-CurdHappening = (
-    Begun | StepDone | Poured | WheyWeighed | CurdWeighed | Remark | GivenUp | TakenBack | Missed | Snoozed | Hushed
-)
-CURD_KINDS: Mapping[str, type[CurdHappening]] = {
-    "begun": Begun,
-    "step_done": StepDone,
-    "poured": Poured,
-    "whey": WheyWeighed,
-    "weighed": CurdWeighed,
-    "note": Remark,
-    "undo": TakenBack,
-    "abandoned": GivenUp,
-    "missed": Missed,
-    "snoozed": Snoozed,
-    "hushed": Hushed,
-}
+CAN_HAPPEN = (
+    Begun, StepDone, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+)  # fmt: skip
 CurdPlan = CurdlePlan | StrainPlan
-CurdEvent = Logged[CurdHappening]
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,15 +55,31 @@ class CurdState:
     curdle: CurdForecast | None
     strain: StrainForecast | None
 
+    @property
+    def finished(self) -> bool:
+        """Nothing more is to be done."""
+        return self.weighed_kg is not None or self.given_up
 
-def curd_state(plan: CurdPlan, events: Sequence[CurdEvent], now_s: float) -> CurdState:
+    @property
+    def on_fire(self) -> bool:
+        """Milk that comes to the boil stands on its burner."""
+        return self.curdle is not None and self.step == 0 and not self.finished
+
+    @property
+    def told_kg(self) -> Range:
+        told = self.curdle or self.strain
+        return told.curd_kg if told else Range.exact(0.0)
+
+
+def curd_state(log: Log, now_s: float) -> CurdState:
     """The batch at ``now_s``; events later than that are not yet known."""
-    counted = [e for e in counting(events) if e.at_s <= now_s]
+    plan: CurdPlan = log.plan
+    counted = log.known(now_s)
     began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
     whey = [(e.at_s, e.what.mass_kg) for e in counted if isinstance(e.what, WheyWeighed)]
     poured = [e.what for e in counted if isinstance(e.what, Poured)]
-    weighed = next((e.what.mass_kg for e in reversed(counted) if isinstance(e.what, CurdWeighed)), None)
-    given_up = any(isinstance(e.what, GivenUp) for e in counted)
+    weighed = next((e.what.mass_kg for e in reversed(counted) if isinstance(e.what, Weighed)), None)
+    given_up = any(isinstance(e.what, Abandoned) for e in counted)
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     curded = hung = None
     if isinstance(plan, CurdlePlan):
@@ -183,14 +158,14 @@ def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
     return [Nudge(step.name.replace(" ", "-"), episode, kind, began + within, act, strip, answer)]
 
 
-def _step_ends(counted: Sequence[CurdEvent], stages: Sequence[Stage]) -> list[float]:
+def _step_ends(counted: Sequence[Event], stages: Sequence[Stage]) -> list[float]:
     """When each finished step ended. Weighing the curd ends the weighing and all before it."""
     weighing = next(i for i, s in enumerate(stages) if s.name == "weigh")
     ends: list[float] = []
     for event in counted:
         if isinstance(event.what, StepDone) and len(ends) < len(stages):
             ends.append(event.at_s)
-        elif isinstance(event.what, CurdWeighed):
+        elif isinstance(event.what, Weighed):
             ends += [event.at_s] * (weighing + 1 - len(ends))
     return ends
 
@@ -219,15 +194,16 @@ def difference(plan: CurdPlan, curded: CurdForecast | None, told: Range, weighed
     )
 
 
-def check_curd_event(plan: CurdPlan, events: Sequence[CurdEvent], new: CurdEvent) -> None:
+def check_curd_event(log: Log, new: Event) -> None:
     """Refuse what cannot happen to this batch.
 
     :raises Conflict, BadInput: naming what does not fit.
     """
-    if check_common(events, new):
+    if check_common(log, new):
         return
+    plan: CurdPlan = log.plan
     what = new.what
-    state = curd_state(plan, events, new.at_s)
+    state = curd_state(log, new.at_s)
     most = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
     match what:
         case StepDone() if state.step >= len(state.steps):
@@ -240,7 +216,7 @@ def check_curd_event(plan: CurdPlan, events: Sequence[CurdEvent], new: CurdEvent
             _within("mass_kg", mass_kg, 2.0 * most if isinstance(plan, CurdlePlan) else most)
             if state.whey_kg is not None and mass_kg < state.whey_kg:
                 raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
-        case CurdWeighed(mass_kg):
+        case Weighed(mass_kg):
             _within("mass_kg", mass_kg, most)
         case _:
             pass

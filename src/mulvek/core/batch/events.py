@@ -1,4 +1,4 @@
-"""What can happen to a batch on the fire. A batch is the list of these; everything else follows from it."""
+"""What can happen to a batch of any kind. A batch is the list of these; everything else follows from it."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -13,6 +13,11 @@ from .attention import Hushed, Missed, Snoozed
 
 ReadingKind = Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
 Verdict = Literal["too thick", "right", "too thin"]
+
+
+@dataclass(frozen=True, slots=True)
+class Begun:
+    """It is under way: the cloth is hung, the first thing weighed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,7 +181,68 @@ class PouredInto:
     to_batch: int
 
 
+@dataclass(frozen=True, slots=True)
+class StepBegun:
+    """This step is under way: its timer runs."""
+
+    step: str
+
+
+@dataclass(frozen=True, slots=True)
+class StepDone:
+    """A step is done: the named one, or where one follows another the one that runs."""
+
+    step: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Poured:
+    """Acid stirred in so far this pour, litres or kg by its unit; ``clear``: the whey runs clear."""
+
+    amount: float
+    clear: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class WheyWeighed:
+    """All the whey so far, kg."""
+
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class RowWeighed:
+    """A line of the weighing list, kg."""
+
+    row: int
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class PiecesCounted:
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class LidMoved:
+    on: bool
+
+
+@dataclass(frozen=True, slots=True)
+class SkinFolded:
+    """The skin pushed to the side and folded in."""
+
+
+@dataclass(frozen=True, slots=True)
+class AcidPoured:
+    """Lemon juice, kg."""
+
+    mass_kg: float
+
+
 Happening = (
+    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted
+    | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
     | PartTaken | Carried | Joined | PouredInto
@@ -184,6 +250,7 @@ Happening = (
 )  # fmt: skip
 
 KINDS: Mapping[str, type[Happening]] = {
+    "begun": Begun,
     "lit": Lit,
     "first_boil": FirstBoil,
     "reading": Reading,
@@ -207,11 +274,26 @@ KINDS: Mapping[str, type[Happening]] = {
     "carried": Carried,
     "joined": Joined,
     "poured_into": PouredInto,
+    "step_begun": StepBegun,
+    "step_done": StepDone,
+    "poured": Poured,
+    "whey": WheyWeighed,
+    "row_weighed": RowWeighed,
+    "counted": PiecesCounted,
+    "lid_moved": LidMoved,
+    "skin_folded": SkinFolded,
+    "acid_poured": AcidPoured,
     "missed": Missed,
     "snoozed": Snoozed,
     "hushed": Hushed,
 }
 """Every happening by the name it is kept and sent under."""
+_NAMES = {cls: name for name, cls in KINDS.items()}
+
+
+def kind_of(what: Happening) -> str:
+    """The name it is kept and sent under."""
+    return _NAMES[type(what)]
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,39 +1,20 @@
-"""A batch's plan and all that happened to it, folded once: one happening more is taken without taking all again."""
+"""A reduction's log, folded once: one happening more is taken without taking all again."""
 
 from bisect import bisect_right
-from collections.abc import Sequence
 from functools import cached_property
 
 from ..planning.reduce.plan import ReducePlan
-from .events import Event, Undo, standing
 from .fold import Fold
+from .log import Log
 
 STAGE = 64
-"""So many happenings apart the fold is kept, so that a late one need not take all before it again."""
+"""The fold is kept after so many happenings, after as many again, and then ever further back: a late one takes no more
+anew than lie behind it, and a long log costs little more than a short one."""
 Stages = tuple[tuple[int, Fold], ...]
 
 
-class History:
-    """Never changed: ``plus`` gives another."""
-
-    def __init__(self, plan: ReducePlan, events: Sequence[Event]) -> None:
-        self.plan = plan
-        self.events = tuple(sorted(events, key=lambda e: e.id))
-
-    @cached_property
-    def counted(self) -> tuple[Event, ...]:
-        """The events that count, in order of time."""
-        return tuple(standing(self.events))
-
-    @cached_property
-    def undone_by(self) -> dict[int, int]:
-        """Numbers of what was undone, each with that of the undo that did it."""
-        counted = {event.id for event in self.counted}
-        return {
-            event.what.event_id: event.id
-            for event in self.events
-            if isinstance(event.what, Undo) and event.what.event_id not in counted
-        }
+class History(Log):
+    plan: ReducePlan
 
     @cached_property
     def _stages(self) -> Stages:
@@ -49,6 +30,7 @@ class History:
             count += 1
             if count % STAGE == 0:
                 made.append((count, folded.copy()))
+        made = _fewer(made)
         if not made or made[-1][0] != count:
             made.append((count, folded))
         return tuple(made)
@@ -56,10 +38,6 @@ class History:
     def has(self, *kinds: type) -> bool:
         """Whether anything of these kinds counts."""
         return any(kind.__name__ in self._stages[-1][1].marks for kind in kinds)
-
-    @property
-    def next_id(self) -> int:
-        return self.events[-1].id + 1 if self.events else 1
 
     def at(self, now_s: float) -> Fold:
         """The batch folded up to ``now_s``; events later than that are not yet known."""
@@ -71,13 +49,15 @@ class History:
         folded.wait_until(now_s)
         return folded
 
-    def plus(self, event: Event) -> "History":
-        """With one happening more, the newest that was written."""
-        more = History.__new__(History)
-        more.plan, more.events = self.plan, (*self.events, event)
-        if not isinstance(event.what, Undo):
-            place = bisect_right(self.counted, (event.at_s, event.id), key=lambda e: (e.at_s, e.id))
-            more.counted = (*self.counted[:place], event, *self.counted[place:])
-            more.undone_by = self.undone_by
-            more._stages = more._taken(tuple(stage for stage in self._stages if stage[0] <= place))
-        return more
+    def _goes_on(self, before: "History", place: int) -> None:
+        self._stages = self._taken(tuple(stage for stage in before._stages if stage[0] <= place))
+
+
+def _fewer(stages: list[tuple[int, Fold]]) -> list[tuple[int, Fold]]:
+    """Of what lies ever further back, ever fewer: about two for each doubling of the distance."""
+    found: list[tuple[int, Fold]] = []
+    for stage in reversed(stages):
+        back = stages[-1][0] - stage[0]
+        if len(found) < 2 or stages[-1][0] - found[-2][0] < back / 2 or stage is stages[0]:
+            found.append(stage)
+    return found[::-1]

@@ -1,93 +1,112 @@
-"""What every batch's log has in common: a happening with its number and time, remarks, giving up, and taking back.
+"""A batch's plan and all that happened to it, whatever its kind, and what no log of any kind bears.
 
 Undo adds an event; what was taken back can be taken back again, so nothing is ever erased.
 """
 
+from bisect import bisect_right
 from collections.abc import Sequence
-from dataclasses import dataclass
-from typing import Generic, TypeVar
+from functools import cached_property
+from typing import Any, Self
 
 from ..errors import BadInput, Conflict
 from .attention import LONGEST_SNOOZE_S, Snoozed
+from .events import Abandoned, Begun, Carried, Event, Happening, Lit, Note, Undo, standing
 
-W = TypeVar("W")
 LONGEST_NOTE = 2000
+CLOCK_SLACK_S = 5.0
 
 
-@dataclass(frozen=True, slots=True)
-class Begun:
-    """It is under way: the flame is on, the cloth is hung, the first thing weighed."""
+class Log:
+    """Never changed: ``plus`` gives another."""
+
+    def __init__(self, plan: Any, events: Sequence[Event]) -> None:
+        self.plan = plan
+        self.events = tuple(sorted(events, key=lambda e: e.id))
+
+    @cached_property
+    def counted(self) -> tuple[Event, ...]:
+        """The events that count, in order of time."""
+        return tuple(standing(self.events))
+
+    @cached_property
+    def undone_by(self) -> dict[int, int]:
+        """Numbers of what was undone, each with that of the undo that did it."""
+        counted = {event.id for event in self.counted}
+        return {
+            event.what.event_id: event.id
+            for event in self.events
+            if isinstance(event.what, Undo) and event.what.event_id not in counted
+        }
+
+    @property
+    def next_id(self) -> int:
+        return self.events[-1].id + 1 if self.events else 1
+
+    @property
+    def newest_s(self) -> float:
+        """When the latest of it happened; nought while nothing has."""
+        return max((event.at_s for event in self.events), default=0.0)
+
+    @cached_property
+    def began_s(self) -> float | None:
+        return next((e.at_s for e in self.counted if isinstance(e.what, Begun | Lit)), None)
+
+    def known(self, now_s: float) -> tuple[Event, ...]:
+        """What counts of all that had happened by then."""
+        return self.counted[: bisect_right(self.counted, now_s, key=lambda e: e.at_s)]
+
+    def last(self, kind: type[Happening]) -> Any:
+        """The latest that counts of this kind, if any."""
+        return next((e.what for e in reversed(self.counted) if isinstance(e.what, kind)), None)
+
+    def plus(self, event: Event) -> Self:
+        """With one happening more, the newest that was written."""
+        more = type(self).__new__(type(self))
+        more.plan, more.events = self.plan, (*self.events, event)
+        if not isinstance(event.what, Undo):
+            place = bisect_right(self.counted, (event.at_s, event.id), key=lambda e: (e.at_s, e.id))
+            more.counted = (*self.counted[:place], event, *self.counted[place:])
+            more.undone_by = self.undone_by
+            more._goes_on(self, place)
+        return more
+
+    def _goes_on(self, before: Self, place: int) -> None:
+        """Take over from the log before one happening more, which counts at ``place``."""
 
 
-@dataclass(frozen=True, slots=True)
-class Remark:
-    text: str
-
-
-@dataclass(frozen=True, slots=True)
-class GivenUp:
-    """Thrown out or let be: it stays in the Book and teaches nothing."""
-
-
-@dataclass(frozen=True, slots=True)
-class TakenBack:
-    """Takes back the event of this number."""
-
-    event_id: int
-
-
-@dataclass(frozen=True)  # no slots: a generic alias could not make one
-class Logged(Generic[W]):
-    """One happening: its number in the batch and when, seconds since the epoch. ``said_s``: when it was said to have
-    been, where that could not be."""
-
-    id: int
-    at_s: float
-    what: W
-    said_s: float | None = None
-
-
-def counting(events: Sequence[Logged[W]]) -> list[Logged[W]]:
-    """The events that count, in order of time: without those taken back, and without the taking back.
-
-    >>> log = [Logged(1, 0, Begun()), Logged(2, 5, Remark("a")), Logged(3, 6, TakenBack(2))]
-    >>> [e.id for e in counting(log)], [e.id for e in counting([*log, Logged(4, 7, TakenBack(3))])]
-    ([1], [1, 2])
-    """
-    undone: set[int] = set()
-    for event in sorted(events, key=lambda e: e.id, reverse=True):
-        if isinstance(event.what, TakenBack) and event.id not in undone:
-            undone.add(event.what.event_id)
-    counted = (e for e in events if e.id not in undone and not isinstance(e.what, TakenBack))
-    return sorted(counted, key=lambda e: (e.at_s, e.id))
-
-
-def check_common(events: Sequence[Logged[W]], new: Logged[W]) -> bool:
+def check_common(log: Log, new: Event) -> bool:
     """Refuse what no log bears; true when nothing more need be asked.
 
     :raises Conflict, BadInput: naming what does not fit.
     """
-    counted = counting(events)
     what = new.what
-    if isinstance(what, TakenBack):
-        target = next((e for e in events if e.id == what.event_id), None)
-        if target is None or isinstance(target.what, Begun):
-            raise Conflict("event_id", "That cannot be taken back.", "Choose another happening of this batch.")
-        if not isinstance(target.what, TakenBack) and target not in counted:
-            raise Conflict("event_id", "That is taken back already.", "Take the undo back to bring it in again.")
+    if isinstance(what, Undo):
+        _check_undo(log, what)
         return True
-    began = next((e.at_s for e in counted if isinstance(e.what, Begun)), None)
-    if isinstance(what, Begun):
-        if began is not None:
+    if isinstance(what, Begun | Lit | Carried):
+        if log.events:
             raise Conflict("kind", "This batch has begun.", "Carry on with it.")
         return True
-    if began is None or new.at_s < began:
+    if log.began_s is not None and new.at_s < log.began_s - CLOCK_SLACK_S:
         raise Conflict("at_s", "That lies before it began.", "Give a later time.")
+    if not log.events:
+        raise Conflict("kind", "It has not begun.", "Begin it first.")
     if isinstance(what, Snoozed) and not 0 < what.seconds <= LONGEST_SNOOZE_S:
         raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
-    if isinstance(what, Remark) and (not what.text.strip() or len(what.text) > LONGEST_NOTE):
-        raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
-    gone = any(isinstance(e.what, GivenUp) and e.at_s <= new.at_s for e in counted)
-    if gone and not isinstance(what, Remark):
+    if isinstance(what, Note):
+        if not what.text.strip() or len(what.text) > LONGEST_NOTE:
+            raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
+        return True
+    if any(isinstance(e.what, Abandoned) and e.at_s <= new.at_s for e in log.counted):
         raise Conflict("kind", "It was given up.", "Undo that to carry on.")
     return False
+
+
+def _check_undo(log: Log, undo: Undo) -> None:
+    target = next((e for e in log.events if e.id == undo.event_id), None)
+    if target is None:
+        raise Conflict("event_id", f"This batch has no event {undo.event_id}.", "Choose one of its own.")
+    if isinstance(target.what, Begun | Lit | Carried):
+        raise Conflict("event_id", "How a batch began cannot be undone.", "Give it up instead.")
+    if not isinstance(target.what, Undo) and target not in log.counted:
+        raise Conflict("event_id", "That is undone already.", "Undo the undo to bring it back.")

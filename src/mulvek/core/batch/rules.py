@@ -1,7 +1,6 @@
 """What may happen when: each happening checked against the batch as it stands, before it is written."""
 
 import math
-from collections.abc import Sequence
 from dataclasses import replace
 
 from ..equipment.quantities import say
@@ -10,7 +9,7 @@ from ..errors import BadInput, Conflict, Impossible, Unlikely
 from ..planning.reduce.plan import ReducePlan
 from ..planning.reduce.track import stop_water_kg
 from . import changes
-from .attention import LONGEST_SNOOZE_S, Snoozed
+from .attention import Hushed, Missed, Snoozed
 from .events import (
     Abandoned,
     Carried,
@@ -39,10 +38,14 @@ from .events import (
 )
 from .fold import Fold
 from .history import History
+from .log import check_common
 from .readings import check_reading
+from .running import FINISHED
 
-CLOCK_SLACK_S = 5.0
-LONGEST_NOTE = 2000
+CAN_HAPPEN = (
+    Lit, Carried, FirstBoil, Reading, Stirred, Scraped, SugarIn, FlameChanged, Off, Weighed, Note, Judged, Undo, StopMoved,
+    SugarPlanned, MilkAdded, PanSwapped, Paused, Resumed, Abandoned, PartTaken, Joined, PouredInto, Missed, Snoozed, Hushed,
+)  # fmt: skip
 
 
 def check_event(history: History, new: Event) -> None:
@@ -52,13 +55,8 @@ def check_event(history: History, new: Event) -> None:
     :raises BadInput: for a value outside the pan or the scale.
     :raises Unlikely: for a reading that can hardly be true, unless the cook is sure.
     """
-    counted = history.counted
-    if isinstance(new.what, Undo):
-        _check_undo(history.events, counted, new.what)
+    if check_common(history, new):
         return
-    lit = next((e.at_s for e in counted if isinstance(e.what, Lit)), None)
-    if lit is not None and new.at_s < lit - CLOCK_SLACK_S:
-        raise Conflict("at", "That lies before the batch was lit.", "Give a later time.")
     now = history.at(new.at_s)
     _check_phase(now, new)
     _check_change(now, new)
@@ -66,21 +64,9 @@ def check_event(history: History, new: Event) -> None:
         _check_reading(now, new.what)
 
 
-def _check_undo(events: Sequence[Event], counted: Sequence[Event], undo: Undo) -> None:
-    target = next((e for e in events if e.id == undo.event_id), None)
-    if target is None:
-        raise Conflict("event_id", f"This batch has no event {undo.event_id}.", "Choose one of its own.")
-    if isinstance(target.what, Lit | Carried):
-        raise Conflict("event_id", "How a batch began cannot be undone.", "Abandon it instead.")
-    if not isinstance(target.what, Undo) and target not in counted:
-        raise Conflict("event_id", "That is undone already.", "Undo the undo to bring it back.")
-
-
 def _check_phase(now: Fold, new: Event) -> None:
     phase, what = now.phase, new.what
     match what:
-        case Lit() if phase != "planned":
-            raise Conflict("kind", "This batch is lit already.", "Carry on with it.")
         case FirstBoil() if phase != "heating":
             raise Conflict("kind", "The first boil is past.", "Undo it first if it was too early.")
         case Reading() if phase != "boiling":
@@ -101,21 +87,15 @@ def _check_phase(now: Fold, new: Event) -> None:
             raise Conflict("kind", "It is not on the fire.", "Nothing to pause.")
         case Resumed() if now.paused_at is None:
             raise Conflict("kind", "It is not paused.", "Carry on.")
-        case Abandoned() | PouredInto() if phase in _FINISHED:
+        case Abandoned() | PouredInto() if phase in FINISHED:
             raise Conflict("kind", "This batch is finished.", "It is in the Book.")
-        case Snoozed(_, _, seconds) if not 0 < seconds <= LONGEST_SNOOZE_S:
-            raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
         case Judged() if phase not in ("off", "weighed"):
             raise Conflict("kind", "It is not cold yet.", "Say how it turned out once it is off and cooled.")
-        case Note(text):
-            if not text.strip() or len(text) > LONGEST_NOTE:
-                raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
         case _:
             pass
 
 
 _ON_FIRE = ("heating", "boiling")
-_FINISHED = ("weighed", "abandoned", "poured into another")
 
 
 def _check_change(now: Fold, new: Event) -> None:

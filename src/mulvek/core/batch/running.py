@@ -26,6 +26,8 @@ from .fold import Fold, Fusion, Phase, Point, fold
 from .learning import Lesson
 from .model import warming
 
+FINISHED = ("weighed", "abandoned", "poured into another")
+
 
 @dataclass(frozen=True, slots=True)
 class BatchState:
@@ -68,6 +70,16 @@ class BatchState:
     points: tuple[Point, ...]
     fusions: tuple[Fusion, ...]
     lesson: Lesson | None
+
+    @property
+    def finished(self) -> bool:
+        """Nothing more is to be done."""
+        return self.phase in FINISHED
+
+    @property
+    def on_fire(self) -> bool:
+        """It stands on its burner; one that is paused has left it."""
+        return self.phase in ("heating", "boiling") and self.paused_at_s is None
 
 
 def state_of(plan: ReducePlan, events: Sequence[Event], now_s: float) -> BatchState:

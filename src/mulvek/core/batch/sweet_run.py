@@ -16,64 +16,16 @@ from ..planning.sweets.steps import PlannedStep
 from ..ranges import Range
 from ..safety.cautions import Caution
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
-from .log import Begun, GivenUp, Logged, Remark, TakenBack, check_common, counting
+from .events import Abandoned, Begun, Event, Note, PiecesCounted, RowWeighed, StepBegun, StepDone, Undo, Weighed
+from .log import Log, check_common
 
 StepPhase = Literal["waits", "ready", "running", "done"]
 MOST_BATCH_KG = 200.0
 
 
-@dataclass(frozen=True, slots=True)
-class StepBegun:
-    """This step is under way: its timer runs."""
-
-    step: str
-
-
-@dataclass(frozen=True, slots=True)
-class StepEnded:
-    """This step is done."""
-
-    step: str
-
-
-@dataclass(frozen=True, slots=True)
-class RowWeighed:
-    """A line of the weighing list is in the bowl, kg."""
-
-    row: int
-    mass_kg: float
-
-
-@dataclass(frozen=True, slots=True)
-class SweetWeighed:
-    """What it gave, kg."""
-
-    mass_kg: float
-
-
-@dataclass(frozen=True, slots=True)
-class PiecesCounted:
-    count: int
-
-
-SweetHappening = (
-    Begun | StepBegun | StepEnded | RowWeighed | SweetWeighed | PiecesCounted | Remark | GivenUp | TakenBack
-    | Missed | Snoozed | Hushed
+CAN_HAPPEN = (
+    Begun, StepBegun, StepDone, RowWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
-SWEET_KINDS: Mapping[str, type[SweetHappening]] = {
-    "begun": Begun,
-    "step_begun": StepBegun,
-    "step_done": StepEnded,
-    "row_weighed": RowWeighed,
-    "weighed": SweetWeighed,
-    "counted": PiecesCounted,
-    "note": Remark,
-    "abandoned": GivenUp,
-    "undo": TakenBack,
-    "missed": Missed,
-    "snoozed": Snoozed,
-    "hushed": Hushed,
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,9 +42,6 @@ class SweetRun:
     each_kg: float
     stop_kg: float | None
     cautions: Mapping[str, Caution]
-
-
-SweetEvent = Logged[SweetHappening]
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,10 +69,21 @@ class SweetState:
     nudges: tuple[Nudge, ...]
     said: str
 
+    @property
+    def finished(self) -> bool:
+        """Nothing more is to be done."""
+        return self.given_up or (self.done and (self.weighed_kg is not None or self.counted is not None))
 
-def sweet_state(run: SweetRun, events: Sequence[SweetEvent], now_s: float) -> SweetState:
+    @property
+    def on_fire(self) -> bool:
+        """Its pans are batches of their own."""
+        return False
+
+
+def sweet_state(log: Log, now_s: float) -> SweetState:
     """The batch at ``now_s``; events later than that are not yet known."""
-    counted = [e for e in counting(events) if e.at_s <= now_s]
+    run: SweetRun = log.plan
+    counted = log.known(now_s)
     began: dict[str, float] = {}
     done: dict[str, float] = {}
     rows: list[float | None] = [None] * len(run.rows)
@@ -134,16 +94,16 @@ def sweet_state(run: SweetRun, events: Sequence[SweetEvent], now_s: float) -> Sw
         match event.what:
             case StepBegun(step):
                 began[step] = event.at_s
-            case StepEnded(step):
+            case StepDone(step):
                 began.setdefault(step, event.at_s)
                 done[step] = event.at_s
             case RowWeighed(row, kg) if row < len(rows):
                 rows[row] = kg
-            case SweetWeighed(kg):
+            case Weighed(kg):
                 weighed = kg
             case PiecesCounted(count):
                 pieces = count
-            case GivenUp():
+            case Abandoned():
                 given_up = True
             case _:
                 pass
@@ -212,17 +172,18 @@ def _difference(run: SweetRun, weighed: float | None, pieces: int | None) -> str
     return " ".join(said)
 
 
-def check_sweet_event(run: SweetRun, events: Sequence[SweetEvent], new: SweetEvent) -> None:
+def check_sweet_event(log: Log, new: Event) -> None:
     """Refuse what cannot happen to this batch.
 
     :raises Conflict, BadInput: naming what does not fit.
     """
-    if check_common(events, new):
+    if check_common(log, new):
         return
-    state = sweet_state(run, events, new.at_s)
+    run: SweetRun = log.plan
+    state = sweet_state(log, new.at_s)
     what = new.what
     match what:
-        case StepBegun(step) | StepEnded(step):
+        case StepBegun(step) | StepDone(step):
             found = next((s for s in state.steps if s.planned.key == step), None)
             if found is None:
                 raise BadInput("step", f"There is no step “{step}” here.", "Choose one of its steps.")
@@ -235,7 +196,7 @@ def check_sweet_event(run: SweetRun, events: Sequence[SweetEvent], new: SweetEve
             if not 0 <= row < len(run.rows):
                 raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")
             _within("mass_kg", kg)
-        case SweetWeighed(kg):
+        case Weighed(kg):
             _within("mass_kg", kg)
         case PiecesCounted(count) if not 0 < count <= 10000:
             raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")

@@ -3,21 +3,23 @@
 from collections.abc import Sequence
 
 from ..batch.events import (
+    AcidPoured,
     Event,
     FirstBoil,
     FlameChanged,
+    LidMoved,
     Lit,
     MilkAdded,
     Off,
     Paused,
     Resumed,
     Scraped,
+    SkinFolded,
     Stirred,
     SugarIn,
     standing,
 )
 from ..planning.reduce.plan import ReducePlan
-from .happenings import AcidPoured, LidMoved, SkinFolded
 from .pan import Act
 
 

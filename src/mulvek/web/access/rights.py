@@ -12,19 +12,19 @@ _ROUTES = {
         page asset icon openapi get_me knock enter leave
         """,
     "look": """
-        changes get_clock get_larder get_materials get_stove get_batch get_curds get_curd get_sweets get_sweet get_instruments
-        get_book get_record get_curd_book get_sweet_book get_samples export_readings
+        changes get_clock get_larder get_materials get_stove get_batch get_former get_instruments
+        get_book get_record get_samples export_readings
         get_rehearsals get_rehearsal get_account
         get_curd_choices get_bases get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
         get_science check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
-        log_event log_curd log_sweet part_batch pour_batch
+        log_event part_batch pour_batch
         begin_rehearsal act_rehearsed log_rehearsed set_rehearsal_speed
         """,
     "cook": """
-        take_clock light_batch begin_curd begin_sweet pair_instrument unpair_instrument import_readings
+        take_clock begin_batch pair_instrument unpair_instrument import_readings
         add_own_sweet change_own_sweet remove_own_sweet
         """,
     "keep": """

@@ -45,8 +45,10 @@ async function ask() {
 const light = useMutation({
   mutationFn: () =>
     unwrap(
-      api.POST('/api/stove/batches', {
-        body: { name: name.value.trim(), plan: props.plan, key: key.value },
+      api.POST('/api/batches', {
+        body: {
+          batch: { kind: 'reduce', name: name.value.trim(), plan: props.plan, key: key.value },
+        },
       }),
     ),
   onSuccess: async (batch) => {

@@ -57,7 +57,7 @@ export const CURDLE_FIRST = {
 
 /** Puts a curdling or a straining on the Stove; its address there. */
 export const startCurd =
-  (route: 'curdle' | 'strain', plan: unknown) => async (name: string, key: string) => {
-    const body = { batch: { route, plan, name, key } as never }
-    return `/stove/curd/${(await unwrap(api.POST('/api/stove/curds', { body }))).id}`
+  (kind: 'curdle' | 'strain', plan: unknown) => async (name: string, key: string) => {
+    const body = { batch: { kind, plan, name, key } as never }
+    return `/stove/curd/${(await unwrap(api.POST('/api/batches', { body }))).id}`
   }

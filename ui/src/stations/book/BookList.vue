@@ -17,22 +17,47 @@ const find = refDebounced(
 )
 watch(find, (words) => void router.replace({ query: words ? { find: words } : {} }))
 
-const pans = usePages(['book', 'list'], find, async (query) => {
+const book = usePages(['book', 'list'], find, async (query) => {
   const { lines, ...page } = await unwrap(api.GET('/api/book', { params: { query } }))
   return { ...page, items: lines }
 })
-const curds = usePages(['curds', 'book'], find, async (query) => {
-  const { batches, ...page } = await unwrap(api.GET('/api/book/curds', { params: { query } }))
-  return { ...page, items: batches }
-})
-const sweets = usePages(['sweets-running', 'book'], find, async (query) => {
-  const { batches, ...page } = await unwrap(api.GET('/api/book/sweets', { params: { query } }))
-  return { ...page, items: batches }
-})
-const aside = computed(() => [...pans.aside.value, ...sweets.aside.value, ...curds.aside.value])
-const total = computed(() => pans.total.value + curds.total.value + sweets.total.value)
-const all = [pans, curds, sweets]
-const asked = computed(() => all.every((x) => x.asked.isSuccess.value))
+const { total } = book
+const asked = computed(() => book.asked.isSuccess.value)
+type Line = (typeof book.items.value)[number]
+
+const KINDS = { reduce: '', curdle: 'chhena', strain: 'hung curd', sweet: 'sweet' }
+const address = (l: Line) =>
+  l.kind === 'reduce'
+    ? `/book/${l.id}`
+    : l.kind === 'sweet'
+      ? `/stove/sweet/${l.id}`
+      : `/stove/curd/${l.id}`
+const RUNS = {
+  reduce: 'on the fire',
+  curdle: 'not weighed',
+  strain: 'not weighed',
+  sweet: 'being made',
+}
+function gave(l: Line): string {
+  if (l.phase === 'given-up') return 'given up'
+  if (l.phase === 'poured') return 'poured into another'
+  if (l.weighed_kg !== null) return weight(l.weighed_kg)
+  return l.phase === 'to-weigh' ? 'to weigh' : RUNS[l.kind]
+}
+/** Beside the weight: the minutes of a reduction, the whey of a curd, the pieces of a sweet. */
+function beside(l: Line): [string, string] {
+  if (l.told_s)
+    return [
+      l.took_s === null ? '' : `${minutes(l.took_s)} min`,
+      `told ${minutes(l.told_s.low)}–${minutes(l.told_s.high)} min`,
+    ]
+  if (l.told_pieces)
+    return [
+      l.counted === null ? '' : `${l.counted} ${l.counted === 1 ? l.one : l.many}`,
+      `told ${l.told_pieces.low}–${l.told_pieces.high}`,
+    ]
+  return l.whey_kg === null ? ['', ''] : [weight(l.whey_kg), 'whey kept']
+}
 const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
 </script>
 
@@ -52,9 +77,8 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         {{ asked ? (find ? `${batches(total)} with it` : batches(total)) : '' }}
       </span>
     </p>
-    <AsideNote :names="aside" />
-    <section v-if="pans.total.value || !total" class="tray" aria-label="Batches">
-      <p class="legend"><b>Reduced milk</b></p>
+    <AsideNote :names="book.aside.value" />
+    <section class="tray" aria-label="Batches">
       <p v-if="asked && !total && find" class="sentence">
         Nothing in the Book has “{{ find }}” in its name or notes.
       </p>
@@ -63,94 +87,25 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         weigh it.
       </p>
       <ul>
-        <li v-for="l in pans.items.value" :key="l.id">
-          <RouterLink :to="`/book/${l.id}`">
+        <li v-for="l in book.items.value" :key="l.id">
+          <RouterLink :to="address(l)">
             <span class="name words">{{ l.name }}</span>
             <span class="soft"
-              >{{ day(l.created_at_s) }} · {{ l.amount }} of {{ l.milk_name }} in
-              {{ l.pan_name }} to {{ l.stop }}</span
+              >{{ day(l.created_at_s) }}{{ KINDS[l.kind] ? ` · ${KINDS[l.kind]}` : ''
+              }}{{ l.of ? ` · ${l.of}` : '' }}</span
             >
           </RouterLink>
           <span class="gave">
-            <b>{{
-              l.weighed_kg === null
-                ? l.phase === 'off'
-                  ? 'to weigh'
-                  : 'on the fire'
-                : weight(l.weighed_kg)
-            }}</b>
-            <span class="soft"
-              >told {{ weight(l.served_kg.low) }}–{{ weight(l.served_kg.high) }}</span
-            >
+            <b>{{ gave(l) }}</b>
+            <span class="soft">told {{ weight(l.told_kg.low) }}–{{ weight(l.told_kg.high) }}</span>
           </span>
           <span class="gave">
-            <b>{{ l.took_s === null ? '' : `${minutes(l.took_s)} min` }}</b>
-            <span class="soft"
-              >told {{ minutes(l.after_boil_s.low) }}–{{ minutes(l.after_boil_s.high) }} min</span
-            >
+            <b>{{ beside(l)[0] }}</b>
+            <span class="soft">{{ beside(l)[1] }}</span>
           </span>
         </li>
       </ul>
-      <button v-if="pans.older.value" type="button" class="touch" @click="pans.more">
-        Older ones
-      </button>
-    </section>
-    <section v-if="sweets.items.value.length" class="tray curds" aria-label="Sweets">
-      <p class="legend"><b>Sweets</b></p>
-      <ul>
-        <li v-for="s in sweets.items.value" :key="s.id">
-          <RouterLink :to="`/stove/sweet/${s.id}`">
-            <span class="name words">{{ s.name }}</span>
-            <span class="soft">{{ day(s.created_at_s) }}{{ s.said ? ` · ${s.said}` : '' }}</span>
-          </RouterLink>
-          <span class="gave">
-            <b>{{
-              s.given_up
-                ? 'given up'
-                : s.weighed_kg !== null
-                  ? weight(s.weighed_kg)
-                  : s.done
-                    ? 'to weigh'
-                    : 'being made'
-            }}</b>
-            <span class="soft">told {{ weight(s.told_kg.low) }}–{{ weight(s.told_kg.high) }}</span>
-          </span>
-          <span class="gave">
-            <b>{{ s.counted === null ? '' : `${s.counted} ${s.many}` }}</b>
-            <span class="soft">told {{ s.told_pieces.low }}–{{ s.told_pieces.high }}</span>
-          </span>
-        </li>
-      </ul>
-      <button v-if="sweets.older.value" type="button" class="touch" @click="sweets.more">
-        Older ones
-      </button>
-    </section>
-    <section v-if="curds.items.value.length" class="tray curds" aria-label="Chhena and hung curd">
-      <p class="legend"><b>Chhena and hung curd</b></p>
-      <ul>
-        <li v-for="c in curds.items.value" :key="c.id">
-          <RouterLink :to="`/stove/curd/${c.id}`">
-            <span class="name words">{{ c.name }}</span>
-            <span class="soft"
-              >{{ day(c.created_at_s) }} ·
-              {{
-                c.curdle
-                  ? `${c.curdle.amount} of ${c.curdle.milk_name} for ${c.curdle.use.name}`
-                  : `${c.strain?.amount} of ${c.strain?.yoghurt_name}`
-              }}</span
-            >
-          </RouterLink>
-          <span class="gave">
-            <b>{{ c.weighed_kg === null ? 'not weighed' : weight(c.weighed_kg) }}</b>
-            <span class="soft">told {{ weight(c.told_kg.low) }}–{{ weight(c.told_kg.high) }}</span>
-          </span>
-          <span class="gave">
-            <b>{{ c.whey_kg === null ? '' : weight(c.whey_kg) }}</b>
-            <span class="soft">{{ c.whey_kg === null ? '' : 'whey kept' }}</span>
-          </span>
-        </li>
-      </ul>
-      <button v-if="curds.older.value" type="button" class="touch" @click="curds.more">
+      <button v-if="book.older.value" type="button" class="touch" @click="book.more">
         Older ones
       </button>
     </section>
@@ -177,9 +132,6 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
   background: var(--enamel);
   color: var(--ink);
   font: inherit;
-}
-.curds {
-  margin-top: 26px;
 }
 .tray {
   padding-block: 18px;

@@ -54,13 +54,13 @@ const both = useMutation({
     const key = newKey()
     if (which.value === 'pour')
       return unwrap(
-        api.POST('/api/stove/batches/{batch_id}/pour', {
+        api.POST('/api/batches/{batch_id}/pour', {
           ...path,
           body: { into: into.value ?? 0, key },
         }),
       )
     return unwrap(
-      api.POST('/api/stove/batches/{batch_id}/part', {
+      api.POST('/api/batches/{batch_id}/part', {
         ...path,
         body: {
           share: Number(words.value.replace(',', '.')) / 100,

@@ -2,8 +2,8 @@
 import { OK_BUYS_S } from '@/api/shared'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import type { CurdEventIn } from '@/api/client'
-import { useCurd, useCurdLog } from '@/api/kitchen'
+import type { EventIn } from '@/api/client'
+import { useCurd, useLog } from '@/api/kitchen'
 import { figure } from '@/form/numbers'
 import FormField from '@/form/FormField.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
@@ -15,7 +15,7 @@ import LogList from './LogList.vue'
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
 const curd = useCurd(() => Number(route.params.id))
-const log = useCurdLog()
+const log = useLog()
 const b = computed(() => curd.data.value)
 
 const DO: Record<string, [string, string]> = {
@@ -44,7 +44,7 @@ const told = computed(() => {
   const t = Math.abs(left.value ?? 0)
   return long.value ? (Math.round(t / 360) / 10).toString() : t >= 600 ? minutes(t) : stopwatch(t)
 })
-function tell(event: CurdEventIn) {
+function tell(event: EventIn) {
   if (b.value) log.mutate({ id: b.value.id, event })
 }
 const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
@@ -71,7 +71,7 @@ function clear(field: keyof typeof typed, sent: string) {
   if (typed[field] === sent) typed[field] = ''
 }
 /** Send a figure in g or ml; what cannot be read stays and is named. */
-function send(field: 'acid' | 'whey' | 'curd', make: (value: number) => CurdEventIn) {
+function send(field: 'acid' | 'whey' | 'curd', make: (value: number) => EventIn) {
   const value = figure(typed[field])
   if (!(value > 0)) {
     local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`

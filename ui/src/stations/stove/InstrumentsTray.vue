@@ -20,7 +20,7 @@ const client = useQueryClient()
 const key = computed(() => ['instruments', props.batch.id])
 const paired = useQuery({
   queryKey: key,
-  queryFn: () => unwrap(api.GET('/api/stove/batches/{batch_id}/instruments', path.value)),
+  queryFn: () => unwrap(api.GET('/api/batches/{batch_id}/instruments', path.value)),
   refetchInterval: (query) => (query.state.data?.instruments.length ? 1000 : 15_000),
 })
 const instruments = computed(() => paired.data.value?.instruments ?? [])
@@ -33,7 +33,7 @@ const pair = useMutation({
     const typed = tare.value.trim()
     const kg = typed ? Number(typed.replace(',', '.')) / 1000 : null
     return unwrap(
-      api.POST('/api/stove/batches/{batch_id}/instruments', {
+      api.POST('/api/batches/{batch_id}/instruments', {
         ...path.value,
         body: { url: url.value, tare_kg: kg },
       }),
@@ -47,7 +47,7 @@ const pair = useMutation({
 const unpair = useMutation({
   mutationFn: (id: number) =>
     unwrap(
-      api.DELETE('/api/stove/batches/{batch_id}/instruments/{instrument_id}', {
+      api.DELETE('/api/batches/{batch_id}/instruments/{instrument_id}', {
         params: { path: { batch_id: props.batch.id, instrument_id: id } },
       }),
     ),

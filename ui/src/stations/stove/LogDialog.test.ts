@@ -55,7 +55,7 @@ test('of a long one what was told stands at once, and all of it when it has come
   const { lines } = opened({ batch: batch(1) })
   expect(lines()).toEqual(['note 3', 'note 2'])
   await flushPromises()
-  expect(wire.asked).toEqual(['/api/stove/batches/7'])
+  expect(wire.asked).toEqual(['/api/batches/7'])
   expect(lines()).toEqual(['note 3', 'note 2', 'note 1'])
 })
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { CurdEventIn, EventIn } from '@/api/client'
+import type { EventIn } from '@/api/client'
 import type { LiveBatch } from '@/api/kitchen'
 import { clock } from '@/say'
 import type { Asked, Live } from '@/shell/live'
@@ -12,7 +12,7 @@ const props = defineProps<{ lives: Live[]; batch: LiveBatch; now: Need }>()
 const emit = defineEmits<{
   answer: [due: Asked]
   later: [due: Asked]
-  tell: [event: EventIn | CurdEventIn]
+  tell: [event: EventIn]
   weigh: []
 }>()
 

@@ -3,7 +3,7 @@ import { OK_BUYS_S } from '@/api/shared'
 import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { CurdEventIn, EventIn } from '@/api/client'
+import type { EventIn } from '@/api/client'
 import { damaged, useLog, useStove, type LiveBatch } from '@/api/kitchen'
 import AsideNote from '@/form/AsideNote.vue'
 import { post } from '@/api/outbox'
@@ -47,7 +47,7 @@ const sugarLeft = computed(() =>
     : 0,
 )
 
-function tell(event: EventIn | CurdEventIn) {
+function tell(event: EventIn) {
   if (batch.value) log.mutate({ id: batch.value.id, event: event as EventIn })
 }
 /** The one key answers what is due: a scrape when the sides are due, else a stir. */

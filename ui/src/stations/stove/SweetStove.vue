@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import type { SweetBatch, SweetEventIn } from '@/api/client'
-import { useSweetBatch, useSweetLog } from '@/api/kitchen'
+import type { SweetBatch, EventIn } from '@/api/client'
+import { useSweetBatch, useLog } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
 import { clock, grams, minutes, stopwatch } from '@/say'
@@ -14,7 +14,7 @@ import SweetRows from './SweetRows.vue'
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
 const batch = useSweetBatch(() => Number(route.params.id))
-const log = useSweetLog()
+const log = useLog()
 const b = computed(() => batch.data.value)
 type Step = SweetBatch['steps'][number]
 
@@ -37,7 +37,7 @@ const takes = (s: Step) =>
     ? `${Math.round(s.seconds.likely / 360) / 10} h`
     : `${minutes(s.seconds.likely)} min`
 
-function tell(event: SweetEventIn) {
+function tell(event: EventIn) {
   if (b.value) log.mutate({ id: b.value.id, event })
 }
 const begin = (s: Step) => tell({ kind: 'step_begun', step: s.key })
@@ -55,7 +55,7 @@ const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
 
 const typed = reactive({ weight: '', count: '', note: '' })
 const local = ref('')
-function send(field: 'weight' | 'count', make: (v: number) => SweetEventIn) {
+function send(field: 'weight' | 'count', make: (v: number) => EventIn) {
   const value = figure(typed[field])
   if (!(value > 0)) {
     local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`

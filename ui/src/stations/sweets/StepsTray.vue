@@ -20,7 +20,7 @@ const x = (s: number) => Math.sqrt(s / total.value) * 100
 /** Puts it on the Stove; its address there. */
 async function start(name: string, key: string) {
   const made = await unwrap(
-    api.POST('/api/stove/sweets', { body: { name, plan: props.plan, key } }),
+    api.POST('/api/batches', { body: { batch: { kind: 'sweet', name, plan: props.plan, key } } }),
   )
   return `/stove/sweet/${made.id}`
 }

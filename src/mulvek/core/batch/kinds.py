@@ -1,0 +1,122 @@
+"""The kinds of batches, each by what it may be told and how its log is read. A kind more is one entry more here."""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, Literal, Protocol, get_args
+
+from ..errors import Conflict, NotFound
+from ..planning.curdle.plan import CurdlePlan
+from ..planning.reduce.plan import ReducePlan
+from ..planning.strain.forecast import StrainPlan
+from . import curd_run, rules, sweet_run
+from .attention import Nudge
+from .events import Begun, Event, Happening, Lit, Reading, WheyWeighed
+from .history import History
+from .log import Log
+from .nudges import nudges
+from .running import BatchState, look
+
+WHEY_STEP_KG = 0.01
+"""So much more whey is worth a line in the log."""
+KindName = Literal["reduce", "curdle", "strain", "sweet"]
+
+
+class State(Protocol):
+    """What every kind says of where a batch stands."""
+
+    @property
+    def weighed_kg(self) -> float | None: ...
+    @property
+    def finished(self) -> bool:
+        """Nothing more is to be done: it is weighed, given up, or gone into another."""
+
+    @property
+    def on_fire(self) -> bool:
+        """It stands on its burner now."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Kind:
+    """``can_happen``: the happenings it may be told; ``begins``: the first of them."""
+
+    name: KindName
+    plan: type
+    can_happen: tuple[type, ...]
+    begins: Happening
+    log: Callable[[Any, Sequence[Event]], Log]
+    checked: Callable[[Any, Event], None]
+    state: Callable[[Any, float], Any]
+    nudges: Callable[[Any, float], Sequence[Nudge]]
+    hears: Callable[[Any, Any, Reading], Happening | None] = lambda plan, state, reading: None
+    """What a paired instrument's reading means to it now: plan, state and reading in."""
+
+    def check(self, log: Log, new: Event) -> None:
+        """Refuse what cannot happen to this batch.
+
+        :raises Conflict, BadInput, Unlikely: naming what does not fit.
+        """
+        if not isinstance(new.what, self.can_happen):
+            raise Conflict("kind", "That does not happen to this.", "Log something else of it.")
+        self.checked(log, new)
+
+
+def _reduced(log: History, now_s: float) -> BatchState:
+    return look(log.at(now_s), now_s)
+
+
+def _boiling_hears(_: ReducePlan, state: BatchState, reading: Reading) -> Happening | None:
+    return reading if state.phase == "boiling" else None
+
+
+def _cloth_hears(plan: StrainPlan, state: curd_run.CurdState, reading: Reading) -> Happening | None:
+    """The cloth hangs from a scale: what it lost is whey, which only grows."""
+    whey = plan.mass_kg - reading.value
+    if reading.how != "weight" or state.step > 0 or state.finished or whey < (state.whey_kg or 0.0) + WHEY_STEP_KG:
+        return None
+    return WheyWeighed(round(whey, 3))
+
+
+_CURD: dict[str, Any] = {
+    "can_happen": curd_run.CAN_HAPPEN,
+    "begins": Begun(),
+    "log": Log,
+    "checked": curd_run.check_curd_event,
+    "state": curd_run.curd_state,
+    "nudges": lambda state, _: state.nudges,
+}
+KINDS: Mapping[KindName, Kind] = {
+    kind.name: kind
+    for kind in (
+        Kind(
+            name="reduce",
+            plan=ReducePlan,
+            can_happen=rules.CAN_HAPPEN,
+            begins=Lit(),
+            log=History,
+            checked=rules.check_event,
+            state=_reduced,
+            nudges=nudges,
+            hears=_boiling_hears,
+        ),
+        Kind(name="curdle", plan=CurdlePlan, **_CURD),
+        Kind(name="strain", plan=StrainPlan, hears=_cloth_hears, **_CURD),
+        Kind(
+            name="sweet",
+            plan=sweet_run.SweetRun,
+            can_happen=sweet_run.CAN_HAPPEN,
+            begins=Begun(),
+            log=Log,
+            checked=sweet_run.check_sweet_event,
+            state=sweet_run.sweet_state,
+            nudges=lambda state, _: state.nudges,
+        ),
+    )
+}
+assert set(KINDS) == set(get_args(KindName))
+
+
+def kind(name: str) -> Kind:
+    """:raises NotFound: field "kind", when there is none of that name."""
+    if name not in KINDS:
+        raise NotFound("kind", f"There is no batch of a kind “{name}”.", f"Use one of: {', '.join(KINDS)}.")
+    return KINDS[name]  # type: ignore[index]

@@ -1,0 +1,63 @@
+"""Weighed batches as bases of a sweet."""
+
+from collections.abc import Mapping
+from contextlib import suppress
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ..core.batch.curd_run import CurdState
+from ..core.batch.running import BatchState
+from ..core.errors import KitchenError, NotFound
+from ..core.planning.curdle.plan import CurdlePlan
+from ..core.planning.sweets.build import ReadyBase
+from ..core.planning.sweets.weighed import curdled, hung, reduced
+from .batches import Batch, Batches
+from .tables import BatchRow
+
+MOST_BASES = 12
+_ROOMS = (("reduce",), ("curdle", "strain"))
+
+
+def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
+    """The newest weighed batches by their number, and by what they were called before, as bases of a sweet."""
+    batches, found = Batches(session), dict[str, ReadyBase]()
+    for kinds in _ROOMS:
+        newest = (
+            select(BatchRow.id)
+            .where(BatchRow.finished, BatchRow.kind.in_(kinds))
+            .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
+            .limit(MOST_BASES)
+        )
+        for number in session.scalars(newest).all():
+            try:
+                base = _base(batches.batch(number))
+            except KitchenError:  # damaged, or of what no sweet can be built from
+                continue
+            if base is not None:
+                found[str(number)] = base
+    return found
+
+
+def weighed_base(session: Session, bases: Mapping[str, ReadyBase], ref: str) -> ReadyBase:
+    """:raises NotFound: field "bases"."""
+    number = ref.removeprefix("pan-")
+    if number not in bases:
+        with suppress(NotFound):
+            number = str(Batches(session).number_of(number))
+    if number not in bases:
+        raise NotFound("bases", f"There is no weighed batch {ref} among the newest.", "Choose one of the list.")
+    return bases[number]
+
+
+def _base(batch: Batch) -> ReadyBase | None:
+    state = batch.state(max(batch.log.newest_s, batch.created_at_s))
+    if not state.weighed_kg:
+        return None
+    if isinstance(state, BatchState):
+        return reduced(state.plan, state.sugar_in_kg, state.weighed_kg, batch.name)
+    if not isinstance(state, CurdState) or state.given_up:
+        return None
+    if isinstance(batch.plan, CurdlePlan) and state.curdle:
+        return curdled(batch.plan, state.curdle, state.weighed_kg, batch.name)
+    return hung(state.strain, state.weighed_kg, batch.name) if state.strain else None

@@ -1,0 +1,339 @@
+"""The repository of batches of every kind and of their happenings. An event is on disk before it is acknowledged."""
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from sqlalchemy import func, select
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
+
+from ..core.batch.events import KINDS as HAPPENINGS
+from ..core.batch.events import (
+    Abandoned,
+    Event,
+    Happening,
+    Joined,
+    Off,
+    PartTaken,
+    PouredInto,
+    Resumed,
+    Undo,
+    kind_of,
+)
+from ..core.batch.history import History
+from ..core.batch.kinds import Kind, KindName, kind
+from ..core.batch.log import Log
+from ..core.errors import Conflict, NotFound
+from .aside import each, reading_of
+from .larder import Larder
+from .layouts import layout_of, read, written
+from .outcomes import keep_outcome
+from .planned import Planned
+from .recent import recent
+from .tables import BatchRow, EventRow
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """A stored batch, as core classes. ``words`` is the request it was planned with, ``forecast`` what was
+    told then."""
+
+    id: int
+    kind: Kind
+    name: str
+    created_at_s: float
+    log: Log
+    words: dict[str, Any]
+    forecast: dict[str, Any]
+    parent_id: int | None
+    slot: str | None
+    pan_id: int | None
+    burner_id: int | None
+
+    @property
+    def plan(self) -> Any:
+        """As it was begun."""
+        return self.log.plan
+
+    @property
+    def history(self) -> History:
+        """A reduction's log, which can be asked for the pan at any time."""
+        assert isinstance(self.log, History), f"{self.name} is no reduction"
+        return self.log
+
+    @property
+    def events(self) -> tuple[Event, ...]:
+        return self.log.events
+
+    def with_(self, event: Event) -> "Batch":
+        return replace(self, log=self.log.plus(event))
+
+    def state(self, now_s: float) -> Any:
+        return self.kind.state(self.log, now_s)
+
+    def ended(self, now_s: float) -> bool:
+        """It came off its burner for good, or is finished."""
+        state = self.state(now_s)
+        return bool(state.finished or self.log.last(Off))
+
+
+class Batches:
+    """Batches and the writing of what happens to them."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+        self.aside: list[str] = []
+
+    # -- reading --------------------------------------------------------------------------------------
+
+    def batch(self, batch_id: int) -> Batch:
+        known = recent(self.session).get(batch_id, self.newest([batch_id]).get(batch_id))
+        if known is not None:
+            return known
+        row = self.session.get(BatchRow, batch_id)
+        if row is None:
+            raise NotFound("batch", f"There is no batch number {batch_id}.", "Look in the Book for those there are.")
+        with reading_of(row.name):
+            found = _batch(row, self._events([row.id])[row.id])
+        recent(self.session).offer(found)
+        return found
+
+    def number_of(self, ref: str) -> int:
+        """A batch by its number, or by what it was called while its kind had a table of its own ("curd-3").
+
+        :raises NotFound: field "batch".
+        """
+        if ref.isdigit():
+            return int(ref)
+        found = self.session.scalar(select(BatchRow.id).where(BatchRow.former == ref))
+        if found is None and (number := re.fullmatch(r"[a-z]+-(\d+)", ref)):
+            found = self.session.scalar(select(BatchRow.id).where(BatchRow.id == int(number[1])))
+        if found is None:
+            raise NotFound("batch", f"There is no batch {ref}.", "Look in the Book for those there are.")
+        return found
+
+    def running(self, *kinds: KindName) -> list[Batch]:
+        """Batches that are not finished, oldest first; one that cannot be read is left out and named in ``aside``."""
+        rows = select(BatchRow).where(~BatchRow.finished).order_by(BatchRow.created_at, BatchRow.id)
+        if kinds:
+            rows = rows.where(BatchRow.kind.in_(kinds))
+        return self._readable(self.session.scalars(rows).all())
+
+    def newest(self, batches: Sequence[int]) -> dict[int, int]:
+        """Number of the newest event of each of these: while it is the same, nothing happened to it."""
+        newest = select(EventRow.batch_id, func.max(EventRow.number)).where(EventRow.batch_id.in_(batches))
+        return {batch: event for batch, event in self.session.execute(newest.group_by(EventRow.batch_id))}
+
+    def some(self, numbers: Sequence[int]) -> list[Batch]:
+        """These batches, in this order; one that cannot be read is left out and named in ``aside``."""
+        rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(numbers)))}
+        return self._readable([rows[number] for number in numbers])
+
+    def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
+        here = recent(self.session)
+        newest = self.newest([row.id for row in rows])
+        known = {number: batch for number, event in newest.items() if (batch := here.get(number, event)) is not None}
+        events = self._events([row.id for row in rows if row.id not in known])
+        found, self.aside = each(
+            rows, lambda row: known.get(row.id) or _batch(row, events[row.id]), lambda row: row.name
+        )
+        return found
+
+    def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
+        """Name of the batch that stands on a burner now, if any."""
+        for other in self.running():
+            if other.burner_id == burner_id and other.id != but and other.state(now_s).on_fire:
+                return other.name
+        return None
+
+    # -- writing --------------------------------------------------------------------------------------
+
+    def begin(
+        self,
+        planned: Planned,
+        now_s: float,
+        key: str | None = None,
+        *,
+        first: Happening | None = None,
+    ) -> int:
+        """Begin a batch; a repeated ``key`` gives the one it stands for.
+
+        :raises Conflict: field "burner", when something is on it.
+        """
+        if key is not None and (known := self.begun(key)) is not None:
+            return known
+        self._free(planned.burner_id, now_s)
+        row = BatchRow(
+            kitchen_id=Larder(self.session).row().id, created_at=now_s, finished=False, **planned.columns()
+        )
+        self.session.add(row)
+        self.session.flush()
+        self._write(row.id, Event(1, now_s, first or kind(planned.kind).begins), now_s, key)
+        return row.id
+
+    def begun(self, key: str) -> int | None:
+        """The batch that was begun under this key."""
+        again = select(EventRow.batch_id).where(EventRow.key == key, EventRow.number == 1)
+        return self.session.scalars(again).first()
+
+    def append(
+        self,
+        batch_id: int,
+        what: Happening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> Event:
+        """Check a happening against the batch and write it.
+
+        A repeated ``key`` returns the event it stands for and writes nothing.
+
+        :raises NotFound, Conflict, BadInput, Unlikely: as the core's rules say.
+        """
+        batch = self.batch(batch_id)
+        if key is not None and (known := self._known(batch_id, key)) is not None:
+            return known
+        return self.log(batch, what, at_s, now_s, key, said_s).events[-1]
+
+    def log(
+        self,
+        batch: Batch,
+        what: Happening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> Batch:
+        """The same for a batch already at hand: the batch with it, or as it was when ``key`` is known."""
+        if key is not None and self._known(batch.id, key) is not None:
+            return batch
+        if isinstance(what, Resumed):
+            self._free(batch.burner_id, now_s, batch.id)
+        after = self._append(batch, what, at_s, now_s, key, said_s)
+        if isinstance(what, Undo):
+            self._undo_with_partner(batch, what, now_s)
+        return after
+
+    def _append(
+        self,
+        batch: Batch,
+        what: Happening,
+        at_s: float,
+        now_s: float,
+        key: str | None = None,
+        said_s: float | None = None,
+    ) -> Batch:
+        event = Event(batch.log.next_id, at_s, what, said_s)
+        batch.kind.check(batch.log, event)
+        self._write(batch.id, event, now_s, key)
+        after = batch.with_(event)
+        keep_outcome(self.session, after, now_s)
+        recent(self.session).offer(after)
+        return after
+
+    def _undo_with_partner(self, batch: Batch, undo: Undo, now_s: float) -> None:
+        """What two batches share is taken back in both: the part that was taken, the pan that was poured."""
+        target = next(e for e in batch.events if e.id == undo.event_id).what
+        match target:
+            case PartTaken(to_batch=other_id):
+                other = self.batch(other_id)
+                if not other.state(now_s).finished:
+                    self._append(other, Abandoned(), now_s, now_s)
+            case Joined(from_batch=other_id) | PouredInto(to_batch=other_id):
+                other = self.batch(other_id)
+                theirs = next((e for e in reversed(other.log.counted) if _is_partner(e.what, batch.id)), None)
+                if theirs is not None:
+                    self._append(other, Undo(theirs.id), now_s, now_s)
+            case Undo():
+                ended = next(e for e in batch.events if e.id == target.event_id).what
+                if isinstance(ended, PartTaken | Joined | PouredInto):
+                    raise Conflict("event_id", "That was between two batches.", "Part or pour it again.")
+            case _:
+                pass
+
+    def add(self, batch: Batch, events: Iterable[Event], now_s: float) -> None:
+        """Write happenings that were checked against ``batch`` as it was read, all of them or none.
+
+        :raises Conflict: field "batch", when something else was written meanwhile.
+        """
+        if self.newest([batch.id]).get(batch.id) != batch.events[-1].id:
+            raise Conflict("batch", f"Something was logged in {batch.name} meanwhile.", "Try it once more.")
+        for event in events:
+            self._write(batch.id, event, now_s, None)
+            batch = batch.with_(event)
+        keep_outcome(self.session, batch, now_s)
+
+    def _free(self, burner_id: int | None, now_s: float, but: int | None = None) -> None:
+        """:raises Conflict: field "burner", when something is on it."""
+        name = None if burner_id is None else self.on_burner(burner_id, now_s, but)
+        if name is not None:
+            raise Conflict("burner", f"{name} is still on it.", "Take it off, or use another burner.")
+
+    def has(self, batch_id: int, key: str) -> bool:
+        """Whether a happening of this batch was sent under this key."""
+        return self._known(batch_id, key) is not None
+
+    def _known(self, batch_id: int, key: str) -> Event | None:
+        again = select(EventRow).where(EventRow.batch_id == batch_id, EventRow.key == key)
+        row = self.session.scalars(again).first()
+        return _event(row) if row is not None else None
+
+    def _write(self, batch_id: int, event: Event, now_s: float, key: str | None) -> None:
+        self.session.add(
+            EventRow(
+                batch_id=batch_id,
+                number=event.id,
+                at_s=event.at_s,
+                recorded_at_s=now_s,
+                said_s=event.said_s,
+                kind=kind_of(event.what),
+                data=written(event.what),
+                layout=layout_of(type(event.what)),
+                key=key,
+            )
+        )
+        try:
+            self.session.flush()
+        except IntegrityError as error:  # the key belongs to another happening
+            raise Conflict("key", "That key is used by another happening.", "Send a fresh one.") from error
+
+    def _events(self, batch_ids: Sequence[int]) -> dict[int, list[EventRow]]:
+        rows = self.session.scalars(
+            select(EventRow).where(EventRow.batch_id.in_(batch_ids)).order_by(EventRow.number)
+        )
+        found: dict[int, list[EventRow]] = {batch_id: [] for batch_id in batch_ids}
+        for row in rows:
+            if row.batch_id in found:  # else a damaged index led to it
+                found[row.batch_id].append(row)
+        return found
+
+
+def _is_partner(what: Happening, batch_id: int) -> bool:
+    match what:
+        case Joined(from_batch=other) | PouredInto(to_batch=other):
+            return other == batch_id
+    return False
+
+
+def _event(row: EventRow) -> Event:
+    return Event(row.number, row.at_s, read(HAPPENINGS[row.kind], row.data, row.layout), row.said_s)
+
+
+def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
+    of = kind(row.kind)
+    return Batch(
+        row.id,
+        of,
+        row.name,
+        row.created_at,
+        of.log(read(of.plan, row.plan, row.layout), [_event(event) for event in events]),
+        row.words,
+        row.forecast,
+        row.parent_id,
+        row.slot,
+        row.pan_id,
+        row.burner_id,
+    )

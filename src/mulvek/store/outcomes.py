@@ -1,0 +1,60 @@
+"""What a batch has come to, kept in columns beside its log: whether it is finished, what it teaches, and its line in the
+Book. Worked out again after each event that can change it, undo included."""
+
+from dataclasses import asdict, replace
+from typing import TYPE_CHECKING, Any
+
+from sqlalchemy.orm import Session, load_only
+
+from ..core.batch.attention import Hushed, Missed, Snoozed
+from ..core.batch.curd_run import CurdState
+from ..core.batch.events import Judged, Note, Reading, Scraped, Stirred
+from ..core.batch.kinds import KINDS
+from ..core.batch.running import BatchState
+from ..core.batch.summary import summary
+from ..core.batch.sweet_run import SweetState
+from ..core.planning.reduce.plan import Rate
+from .tables import BatchRow
+
+if TYPE_CHECKING:
+    from .batches import Batch
+
+OUTCOME = load_only(
+    BatchRow.finished, BatchRow.verdict, BatchRow.lesson_ln, BatchRow.lesson_sd, BatchRow.ln_ratio, BatchRow.summary
+)
+CHANGES_NOTHING = (Stirred, Scraped, Reading, Note, Missed, Snoozed, Hushed)
+"""Happenings after which a reduction's outcome is as it was."""
+
+
+def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
+    if batch.kind.name == "reduce" and isinstance(batch.events[-1].what, CHANGES_NOTHING):
+        return
+    row = session.get_one(BatchRow, batch.id, options=[OUTCOME])
+    state = batch.state(max(now_s, batch.log.newest_s))
+    row.finished = state.finished
+    _keep_what_it_teaches(row, batch, state, now_s)
+    told = line_of(batch, state)
+    if row.summary != told:
+        row.summary = told
+
+
+def line_of(batch: "Batch", state: BatchState | CurdState | SweetState) -> dict[str, Any]:
+    """Its line in the Book, as it is kept."""
+    return asdict(summary(batch.plan, state, batch.forecast))
+
+
+def _keep_what_it_teaches(row: BatchRow, batch: "Batch", state: Any, now_s: float) -> None:
+    if isinstance(state, CurdState):
+        row.ln_ratio = state.ln_ratio if batch.kind.name == "curdle" else None
+    if not isinstance(state, BatchState):
+        return
+    judged = batch.log.last(Judged)
+    row.verdict = judged.how if judged else None
+    lesson = None
+    if state.phase == "weighed":
+        # judged from the first guess, not from what earlier batches taught: each lesson stands on its own
+        kind = KINDS["reduce"]
+        plain = kind.log(replace(batch.plan, rate=Rate()), batch.events)
+        lesson = kind.state(plain, max(now_s, batch.log.newest_s)).lesson
+    row.lesson_ln = lesson.ln_ratio if lesson else None
+    row.lesson_sd = lesson.ln_sd if lesson else None

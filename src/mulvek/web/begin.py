@@ -1,0 +1,43 @@
+"""What is kept when a batch begins: the words of its plan read, reckoned, and what was told."""
+
+from typing import Any
+
+from ..core.errors import BadInput
+from ..core.planning.reduce.forecast import forecast
+from ..core.planning.sweets.plan import plan_sweet
+from ..formats.begin import CurdleBegin, ReduceBegin, StrainBegin, SweetBegin
+from ..formats.curd import read_curdle
+from ..formats.reduce import ForecastOut, read_plan
+from ..formats.strain import read_strain
+from ..formats.sweet_batch import run_of
+from ..formats.sweet_words import read_prices, read_sweet_plan
+from ..formats.sweets import SweetOut
+from ..store.database import Database
+from ..store.planned import Planned
+from ..store.shelf import read_shelf
+from .bases import ready_bases
+
+
+def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | SweetBegin, db: Database) -> Planned:
+    """:raises KitchenError: naming the word that cannot be."""
+    shelf, words = db.kept(read_shelf), begun.plan
+    things: dict[str, Any]
+    same: dict[str, Any] = {"kind": begun.kind, "name": begun.name.strip(), "words": words.model_dump(mode="json")}
+    match begun:
+        case ReduceBegin(plan=words):
+            if not isinstance(words.pan, int) or not isinstance(words.burner, int):
+                raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
+            plan = read_plan(words, shelf)
+            told = ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json")
+            things = {"flame": plan.flame, "pan_id": words.pan, "burner_id": words.burner}
+            return Planned(plan=plan, forecast=told, **same, **things)
+        case CurdleBegin(plan=words):
+            things = {"pan_id": words.pan, "burner_id": words.burner, "milk_id": words.milk}
+            kept: dict[str, Any] = {name: thing for name, thing in things.items() if isinstance(thing, int)}
+            return Planned(plan=read_curdle(words, shelf), **same, **kept)
+        case StrainBegin(plan=words):
+            return Planned(plan=read_strain(words, shelf), **same)
+        case SweetBegin(plan=words):
+            found = plan_sweet(read_sweet_plan(words, shelf, ready_bases(words, db)))
+            told = SweetOut.of(found, words, read_prices(words, shelf)).model_dump(mode="json")
+            return Planned(plan=run_of(found), forecast=told, **same)

@@ -1,0 +1,43 @@
+"""A stored batch as it is told to a screen, whatever its kind."""
+
+from ..core.equipment.quantities import Measures
+from ..formats.batch import BatchOut
+from ..formats.curd_batch import CurdBatchOut
+from ..formats.reduce import ReduceIn, told_when_lit
+from ..formats.sweet_batch import SweetBatchOut
+from ..formats.sweet_words import SweetIn
+from ..store.batches import Batch
+
+AnyBatch = BatchOut | CurdBatchOut | SweetBatchOut
+LINES_TOLD = 24
+"""Of a long log: so many of the newest lines, unless all are asked for."""
+
+
+def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = LINES_TOLD) -> AnyBatch:
+    """As it stands; with so many lines of its log, the newest, or all of them."""
+    same = (batch.name, batch.created_at_s, batch.log)
+    match batch.kind.name:
+        case "reduce":
+            return pan_of(batch, now_s, lines)
+        case "sweet":
+            words, state = SweetIn.model_validate(batch.words), batch.state(now_s)
+            return SweetBatchOut.of(batch.id, *same, words, batch.forecast, state, now_s, measures)
+        case kind:
+            return CurdBatchOut.of(batch.id, kind, *same, batch.state(now_s), now_s, batch.burner_id)
+
+
+def pan_of(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchOut:
+    """The same of a reduction."""
+    return BatchOut.of(
+        batch.id,
+        batch.name,
+        batch.created_at_s,
+        batch.history,
+        ReduceIn.model_validate(batch.words),
+        told_when_lit(batch.forecast, batch.plan),
+        batch.state(now_s),
+        now_s,
+        batch.pan_id,
+        batch.burner_id,
+        lines,
+    )

@@ -56,6 +56,15 @@ def test_old_ones_are_reached_and_found(page: Page, kitchen_url: str, tmp_path):
     expect(page.get_by_label("Told and got")).to_be_visible()
 
 
+def test_an_address_of_the_time_when_curds_had_numbers_of_their_own(page: Page, kitchen_url: str, tmp_path):
+    with sqlite3.connect(tmp_path / "demo.sqlite3") as made:
+        made.execute("UPDATE batch SET former = 'curd-2' WHERE id = 8")
+    page.goto(kitchen_url + "/stove/curd/2")
+    expect(page.get_by_text("Hung curd for shrikhand").first).to_be_visible()
+    page.goto(kitchen_url + "/stove/curd/3")
+    expect(page.get_by_text("There is no batch curd-3.")).to_be_visible()
+
+
 def test_a_damaged_batch_is_named_and_the_rest_is_there(page: Page, kitchen_url: str, tmp_path):
     with sqlite3.connect(tmp_path / "demo.sqlite3") as made:
         made.execute("UPDATE batch SET plan = '{}' WHERE id IN (3, 6)")

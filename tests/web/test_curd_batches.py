@@ -163,6 +163,14 @@ def test_nothing_acknowledged_is_lost_when_the_server_is_killed(tmp_path, begun)
     assert kept["log"][-1]["text"] == "begun"
 
 
+def test_what_had_no_number_of_its_own_before_is_not_found_under_one(client):
+    made = begin(client)["id"]
+    assert client.get(f"/api/batches/former/curd-{made}").status_code == 404
+    assert client.get(f"/api/batches/former/pan-{made}").json["name"] == "Chhena"
+    assert client.get("/api/batches/former/pan-404").status_code == 404
+    assert client.get("/api/batches/former/jug-1").status_code == 422
+
+
 def test_a_burner_carries_one_batch_at_a_time(client, clock):
     reduce = {"milk": 5, "amount": "2 L", "pan": 2, "burner": 1, "stop": "half its volume", "sugar": ""}
     chhena = begin(client)

@@ -105,11 +105,9 @@ class Batches:
 
         :raises NotFound: field "batch".
         """
-        if ref.isdigit():
-            return int(ref)
-        found = self.session.scalar(select(BatchRow.id).where(BatchRow.former == ref))
-        if found is None and (number := re.fullmatch(r"[a-z]+-(\d+)", ref)):
-            found = self.session.scalar(select(BatchRow.id).where(BatchRow.id == int(number[1])))
+        pan = re.fullmatch(r"(?:pan-)?(\d+)", ref)  # these kept their numbers
+        of = BatchRow.id == int(pan[1]) if pan else BatchRow.former == ref
+        found = self.session.scalar(select(BatchRow.id).where(of))
         if found is None:
             raise NotFound("batch", f"There is no batch {ref}.", "Look in the Book for those there are.")
         return found

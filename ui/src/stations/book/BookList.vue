@@ -32,6 +32,7 @@ const address = (l: Line) =>
     : l.kind === 'sweet'
       ? `/stove/sweet/${l.id}`
       : `/stove/curd/${l.id}`
+const about = (l: Line) => [day(l.created_at_s), KINDS[l.kind], l.of].filter(Boolean).join(', ')
 const RUNS = {
   reduce: 'on the fire',
   curdle: 'not weighed',
@@ -90,10 +91,7 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         <li v-for="l in book.items.value" :key="l.id">
           <RouterLink :to="address(l)">
             <span class="name words">{{ l.name }}</span>
-            <span class="soft"
-              >{{ day(l.created_at_s) }}{{ KINDS[l.kind] ? ` · ${KINDS[l.kind]}` : ''
-              }}{{ l.of ? ` · ${l.of}` : '' }}</span
-            >
+            <span class="soft">{{ about(l) }}</span>
           </RouterLink>
           <span class="gave">
             <b>{{ gave(l) }}</b>
@@ -158,6 +156,7 @@ li .soft {
 .gave b {
   display: block;
   font-size: 22px;
+  min-height: 26px;
   line-height: 26px;
   font-weight: 680;
 }

@@ -129,7 +129,7 @@ def moisture(curd: Composition) -> float:
 
 def run(milk, ml, *, coag_g=60.0, acid_g=2.0, **more):
     kg = ml * 1e-6 * DENSITY_20[milk]
-    given = {"celsius": 80.0, "ph": 5.4, "drain": Draining("hard squeeze")}
+    given = {"celsius": 80.0, "ph": 5.4, "drain": Draining("hard-squeeze")}
     return split(MILKS[milk], kg, acid_water_kg=(coag_g - acid_g) / 1e3, acid_kg=acid_g / 1e3, **{**given, **more})
 
 
@@ -143,12 +143,12 @@ def cooled(ml, width_m, minutes, **more):
     return float(np.interp(minutes * 60, seconds, celsius))
 
 
-R6 = run("cow", 1370, celsius=82.0, ph=5.45, drain=Draining("light squeeze"), coag_g=115, acid_g=2.6)
+R6 = run("cow", 1370, celsius=82.0, ph=5.45, drain=Draining("light-squeeze"), coag_g=115, acid_g=2.6)
 R10 = run(
     "buff",
     935,
     celsius=77.0,
-    drain=Draining("hard squeeze", 0, 4 * 3600),
+    drain=Draining("hard-squeeze", 0, 4 * 3600),
     coag_g=80,
     acid_g=2.1,
     rinse_kg=0.61,
@@ -163,7 +163,7 @@ VALUES = [
     ("R2", 1.370 * density_kg_m3(COW.parts, 6.0)),
     ("R3", Draining("hang", 37 * 60).water_per_dry()),
     ("R4", Draining("press", 48 * 60, 0, 3.7).water_per_dry()),
-    ("R5", (lambda w: w / (1 + w))(Draining("hard squeeze", 0, 5.5 * 3600).water_per_dry())),
+    ("R5", (lambda w: w / (1 + w))(Draining("hard-squeeze", 0, 5.5 * 3600).water_per_dry())),
     ("R6", R6.curd.total * 1e3),
     ("R7", moisture(R6.curd) * 100),
     ("R8", R6.whey.total * 1e3),
@@ -233,9 +233,9 @@ YIELDS = {
 WAYS = (
     Draining("hang", 1200),
     Draining("hang", 3600),
-    Draining("light squeeze"),
-    Draining("hard squeeze"),
-    Draining("hard squeeze", 0, 4 * 3600),
+    Draining("light-squeeze"),
+    Draining("hard-squeeze"),
+    Draining("hard-squeeze", 0, 4 * 3600),
     Draining("press", 3600),
 )
 
@@ -370,7 +370,7 @@ def plan(**more) -> CurdlePlan:
         "burner": Burner("left"),
         "wait_s": 180.0,
         "coagulant": "lemon",
-        "draining": Draining("light squeeze"),
+        "draining": Draining("light-squeeze"),
         "use": "sponge",
         "kitchen": Kitchen(620.0),
         "rinse_kg": 1.0,
@@ -384,7 +384,7 @@ def test_the_three_waits_and_the_three_drains_are_seen_at_once():
     assert [f.acid_c.likely for f in waits] == sorted((f.acid_c.likely for f in waits), reverse=True)
     assert [f.texture.likely for f in waits] == sorted((f.texture.likely for f in waits), reverse=True)
     assert [f.acid.likely.likely for f in waits] == sorted(f.acid.likely.likely for f in waits)
-    drains = [curdle(plan(draining=Draining(w, 1800.0))) for w in ("hang", "light squeeze", "hard squeeze")]
+    drains = [curdle(plan(draining=Draining(w, 1800.0))) for w in ("hang", "light-squeeze", "hard-squeeze")]
     assert [f.curd_kg.likely for f in drains] == sorted((f.curd_kg.likely for f in drains), reverse=True)
     assert [f.pieces.count.likely for f in drains] == sorted((f.pieces.count.likely for f in drains), reverse=True)
     pressed = plan(wait_s=60.0, draining=Draining("press", 600), use="paneer", rinses=0, milk=material("buffalo"))

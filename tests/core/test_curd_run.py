@@ -31,7 +31,7 @@ PLAN = CurdlePlan(
     Burner("left"),
     180.0,
     "lemon",
-    Draining("light squeeze", 1800.0),
+    Draining("light-squeeze", 1800.0),
     "sponge",
     Kitchen(),
     rinse_kg=1.0,

@@ -128,7 +128,7 @@ def test_more_sugar_never_lowers_solids_and_early_sugar_takes_more_water_off():
 
 def test_schools_do_what_cooks_say():
     plain = forecast(plan("rabri"))
-    folded, lifted, lazy = (forecast(plan("rabri", stirring=s)) for s in ("folded", "lifted", "now and then"))
+    folded, lifted, lazy = (forecast(plan("rabri", stirring=s)) for s in ("folded", "lifted", "now-and-then"))
     assert folded.cold.viscosity.likely > plain.cold.viscosity.likely
     assert lifted.served_kg.likely < lazy.served_kg.likely < plain.served_kg.likely
     lid, slow = forecast(plan(lid=True)), forecast(plan(to_boil="medium"))

@@ -109,7 +109,7 @@ LESSON = SEEN.lesson(math.log(14.2e-3 / 60), 0.0, 0.25)
 LEARNED = update(Rate(), Taught.of([Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)]))
 CELLS = [[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]]
 POOLED = pooled_prior(map(Taught.of, CELLS))
-OFFSET = judge_thickness(Thickness(), {"too thick": 2, "right": 1, "too thin": 1})
+OFFSET = judge_thickness(Thickness(), {"too-thick": 2, "right": 1, "too-thin": 1})
 DIP = reading_water(plan(), Reading("depth", 0.041), START, 1.0)
 QUICK = (
     COW.parts.scaled(412)

@@ -64,6 +64,24 @@ def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(tmp_path,
         assert kept.execute("SELECT layout FROM event WHERE kind = 'note' AND batch_id = 6").fetchall() == [(1,)]
 
 
+@pytest.mark.parametrize(
+    ("name", "then", "now"),
+    [
+        ("ReducePlan", {"stirring": "now and then"}, {"stirring": "now-and-then"}),
+        ("ReducePlan", {"lid": True}, {"lid": True}),
+        ("CurdlePlan", {"draining": {"way": "hard squeeze", "s": 1}}, {"draining": {"way": "hard-squeeze", "s": 1}}),
+        ("StrainPlan", {"cloth": "double muslin"}, {"cloth": "double-muslin"}),
+        ("StrainPlan", {"cloth": None}, {"cloth": None}),
+        ("Judged", {"how": "too thick"}, {"how": "too-thick"}),
+    ],
+)
+def test_choices_kept_in_plain_words_become_slugs(name, then, now):
+    kept = then
+    for lift in layouts.LIFTS[name]:
+        kept = lift(kept)
+    assert kept == now
+
+
 ELEVEN = {"water": 0.3, "fat": 0.1, "lactose": 0.02, "sucrose": 0.2, "reducing": 0.1, "minerals": 0.02}
 ELEVEN |= {"casein": 0.05, "whey": 0.01, "starch": 0.04, "other": 0.12, "acid": 0.04}
 

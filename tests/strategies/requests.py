@@ -119,7 +119,7 @@ reductions: st.SearchStrategy[Request] = st.fixed_dictionaries(
             ),
             max_size=2,
         ),
-        "stirring": st.sampled_from(["scraped", "now and then", "folded", "lifted"]),
+        "stirring": st.sampled_from(["scraped", "now-and-then", "folded", "lifted"]),
         "to_boil": st.sampled_from(FLAMES),
         "lid": st.booleans(),
         "wetted": st.booleans(),

@@ -173,6 +173,22 @@ def test_whatever_happens_all_say_the_same(tmp_path_factory, templates):
     run_state_machine_as_test(Kitchen, settings=often)
 
 
+@pytest.mark.parametrize(
+    ("path", "body", "word"),
+    [
+        ("bench/curdle", {**POT, "amount": "2 L", "drain": "hard-squeeze"}, "drain"),
+        ("bench/strain", {"cloth": "double-muslin"}, "cloth"),
+        ("bench/reduce", words(stirring="now-and-then"), "stirring"),
+    ],
+)
+def test_choices_said_in_plain_words_mean_the_same(client, path, body, word):
+    """As former releases kept them in addresses, and as a cook may type them."""
+    slug = client.post(f"/api/{path}", json=body)
+    plain = client.post(f"/api/{path}", json={**body, word: body[word].replace("-", " ")})
+    assert slug.status_code == plain.status_code == 200 and slug.json == plain.json
+    assert client.post(f"/api/{path}", json={**body, word: "by moonlight"}).status_code == 422
+
+
 @pytest.mark.parametrize("kind", sorted(PLANS))
 def test_each_kind_is_heard_on_every_screen(client, clock, kind):
     """What happens to it comes with the change itself, so that a second screen need not ask."""

@@ -192,7 +192,7 @@ def test_how_it_turned_out_cold_moves_the_next_plan(client, clock):
     clock.now += told["after_boil_s"]["likely"]
     happens(client, batch, kind="off")
     happens(client, batch, kind="weighed", mass_kg=1.1)
-    assert happens(client, batch, kind="judged", how="too thick").json["verdict"] == "too thick"
+    assert happens(client, batch, kind="judged", how="too-thick").json["verdict"] == "too-thick"
     after = client.post("/api/bench/reduce", json=words()).json
     assert after["cold"]["viscosity"]["likely"] > 1.4 * told["cold"]["viscosity"]["likely"]
     spread = lambda f: f["cold"]["viscosity"]["high"] / f["cold"]["viscosity"]["low"]  # noqa: E731

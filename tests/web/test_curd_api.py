@@ -21,7 +21,7 @@ def test_a_curdling_and_the_wish_for_balls_agree(client):
     pieces = told["pieces"]
     assert pieces["count"]["low"] <= pieces["count"]["likely"] <= pieces["count"]["high"]
     names = [s["name"] for s in told["stages"]]
-    assert names[:3] == ["to the boil", "wait", "acid"] and names[-1] == "knead"
+    assert names[:3] == ["to-the-boil", "wait", "acid"] and names[-1] == "knead"
     wish = ask(client, "curdle-wish", {"plan": CURDLE, "want": "30 balls of 12 g"}).json
     again = ask(
         client,

@@ -151,7 +151,7 @@ def test_late_changes_cooling_and_syrup(client):
     assert ask(kind="sweeter", to=2).status_code == 422
     assert client.post("/api/sweets/late", json={"plan": halwa, "kind": "moulds", "to": 3}).status_code == 422
     cool = lambda **body: client.post("/api/sweets/cool", json={"plan": KULFI, **body}).json  # noqa: E731
-    assert cool(wide_cm=24, way="stirred ice")["check"]["passes"]
+    assert cool(wide_cm=24, way="stirred-ice")["check"]["passes"]
     room = cool(wide_cm=24, way="room")
     assert not room["check"]["passes"] and "iced water" in room["words"]
     assert not cool(wide_cm=14, way="fridge")["check"]["passes"]

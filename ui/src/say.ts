@@ -112,3 +112,6 @@ export function happened(kind: string): string {
 export function logged(line: { text: string; said_s?: number | null }): string {
   return line.text + (line.said_s == null ? '' : `, said for ${clock(line.said_s)}`)
 }
+
+/** What is sent as a slug, in plain words. */
+export const spoken = (slug: string) => slug.replaceAll('-', ' ')

@@ -20,7 +20,7 @@ def add_curd(commands: Any) -> None:
     curdle.add_argument("--strength", type=float, help="g per 100 ml, share of pure, or %% lactic")
     curdle.add_argument("--rinse", default="1 L", help="all rinse water")
     curdle.add_argument("--rinses", type=int, default=2)
-    curdle.add_argument("--drain", default="light squeeze", help='hang, "light squeeze", "hard squeeze", press')
+    curdle.add_argument("--drain", default="light-squeeze", help='hang, "light-squeeze", "hard-squeeze", press')
     curdle.add_argument("--time", default="30 minutes", help="of draining")
     curdle.add_argument("--for", dest="use", default="sponge", help="sponge, poached, fried, kalakand, paneer, paste")
     curdle.add_argument("--piece", default="", help='raw weight of one: "12 g"')
@@ -32,7 +32,7 @@ def add_curd(commands: Any) -> None:
     strain.add_argument("--yoghurt", default="yoghurt", help="yoghurt, buffalo-yoghurt")
     strain.add_argument("--amount", default="1 kg")
     strain.add_argument(
-        "--cloth", default="muslin", help='muslin, "double muslin", "fine mesh", "kitchen towel", paper'
+        "--cloth", default="muslin", help='muslin, "double-muslin", "fine-mesh", "kitchen-towel", paper'
     )
     strain.add_argument("--hung", default="hung", help="hung, sieve, weighted")
     strain.add_argument("--place", default="fridge", help="fridge, counter")

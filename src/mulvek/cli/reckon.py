@@ -63,7 +63,7 @@ def _add_reduce(commands: Any) -> None:
         default=[],
         help='enrich: "whole-powder 30 g", "condensed 100 g at the end"; repeatable',
     )
-    reduce.add_argument("--stirring", default="scraped", help='scraped, "now and then", folded, lifted')
+    reduce.add_argument("--stirring", default="scraped", help="scraped, now-and-then, folded, lifted")
     reduce.add_argument("--to-boil", default="strong", help="flame up to the first boil")
     reduce.add_argument("--lid", action="store_true", help="lid on until the first boil")
     reduce.add_argument("--wetted", action="store_true", help="water stood in the pan first")

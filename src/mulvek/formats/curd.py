@@ -2,7 +2,7 @@
 
 import re
 from dataclasses import replace
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -33,7 +33,7 @@ from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
-from .model import Body, Choice, Id, Out, Words
+from .model import Body, Choice, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 from .reduce import Key, Things, read_milk
 
@@ -52,7 +52,7 @@ class CurdleIn(Body):
     rinse: Words = Field("1 L", description='All rinse water: "1 L"; empty for none')
     rinses: int = Field(2, ge=0, le=5)
     rinse_c: float = 20.0
-    drain: Literal["hang", "light squeeze", "hard squeeze", "press"] = "light squeeze"
+    drain: Annotated[Literal["hang", "light-squeeze", "hard-squeeze", "press"], Slugged] = "light-squeeze"
     drain_time: Words = "30 minutes"
     fridge_time: Words = ""
     hold: Words = Field("", description='On the heat once it has curdled: "3 minutes"; half a minute when empty')
@@ -218,8 +218,8 @@ def _minutes(seconds: float) -> str:
 
 _DRAINED = {
     "hang": "only hang it",
-    "light squeeze": "squeeze it lightly and drain it",
-    "hard squeeze": "squeeze it hard and drain it",
+    "light-squeeze": "squeeze it lightly and drain it",
+    "hard-squeeze": "squeeze it hard and drain it",
     "press": "press it",
 }
 

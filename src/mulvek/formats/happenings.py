@@ -7,12 +7,12 @@ from typing import Annotated, Any, Literal, Union, get_type_hints
 from pydantic import Field, create_model
 
 from ..core.batch.events import KINDS as HAPPENINGS
-from ..core.batch.events import Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned
+from ..core.batch.events import Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned, Verdict
 from ..core.errors import Conflict
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
 from ..core.properties.density import density_kg_m3
-from .model import Body, Id, Name, NoteText, Words
+from .model import Body, Id, Name, NoteText, Slugged, Words
 from .reduce import NO_SUGAR, Things
 
 Key = Annotated[
@@ -109,6 +109,7 @@ Step = Annotated[str, Field(max_length=60)]
 _NARROWER: Mapping[tuple[str, str], Any] = {
     ("note", "text"): NoteText,
     ("undo", "event_id"): Id,
+    ("judged", "how"): Annotated[Verdict, Slugged],
     ("missed", "nudge"): Slug,
     ("missed", "episode"): Slug,
     ("snoozed", "nudge"): Slug,

@@ -51,7 +51,7 @@ from ..core.batch.sweet_run import SweetRun
 from ..core.equipment.quantities import say
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
-from .model import Out
+from .model import Out, spoken
 
 
 class LogLine(Out):
@@ -80,7 +80,7 @@ class Told:
         if isinstance(self.plan, SweetRun):
             return next((s.say.split(":")[0].rstrip(".") for s in self.plan.steps if s.key == name), name)
         steps = self.state.steps if isinstance(self.state, CurdState) else ()
-        return next((s.name for s in steps if s.done_at_s == event.at_s), "step")
+        return spoken(next((s.name for s in steps if s.done_at_s == event.at_s), "step"))
 
     def row(self, number: int) -> str:
         rows = self.plan.rows if isinstance(self.plan, SweetRun) else ()
@@ -150,7 +150,7 @@ def sentence(event: Event, told: Told) -> str:
         case Note(text):
             return text
         case Judged(how):
-            return f"cold it was {how}"
+            return f"cold it was {spoken(how)}"
         case StepBegun(step):
             return f"{told.step(event, step)}: begun"
         case StepDone(step):

@@ -20,7 +20,7 @@ from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
-from .model import Body, Id, Out, Words
+from .model import Body, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 
 Key = Annotated[str, Field(max_length=40)]
@@ -49,7 +49,7 @@ class ReduceIn(Body):
     sugar_time: Literal["start", "midway", "end"] = "end"
     sugar_kind: Id | Key = Field("white-sugar", description="Larder number of an ingredient, or a table name")
     additions: list[AdditionIn] = Field(default_factory=list, max_length=4)
-    stirring: Literal["scraped", "now and then", "folded", "lifted"] = "scraped"
+    stirring: Annotated[Literal["scraped", "now-and-then", "folded", "lifted"], Slugged] = "scraped"
     to_boil: Literal["gentle", "medium", "strong"] = Field("strong", description="Flame up to the first boil")
     lid: bool = Field(False, description="Lid on until the first boil")
     wetted: bool = Field(False, description="Water stood in the pan before the milk")

@@ -1,6 +1,6 @@
 """JSON of straining: the words of its sentence, and the drain curve that answers them."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -15,7 +15,7 @@ from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import KitchenIn
-from .model import Body, Id, Out, Words
+from .model import Body, Id, Out, Slugged, Words
 from .reduce import Key, Things
 
 
@@ -31,7 +31,7 @@ class StrainIn(Body):
 
     yoghurt: Id | Key = Field("yoghurt", description="A yoghurt of the tables, or a number of the Larder's own")
     amount: Words = Field("1 kg", description="A bare number is g")
-    cloth: Key = "muslin"
+    cloth: Annotated[Key, Slugged] = "muslin"
     hung: Literal["hung", "sieve", "weighted"] = "hung"
     place: Literal["fridge", "counter"] = "fridge"
     end: Key = Field("shrikhand", description="soft, spoonable, shrikhand, firm; empty when a time is given")

@@ -17,7 +17,7 @@ from ..core.planning.sweets.stuff import Thing
 from ..core.planning.sweets.swapping import Alternative, alternatives
 from ..core.properties.steam import pressure_at_altitude_pa, saturation_temperature_c
 from ..core.safety import keeping as kp
-from .model import Body, Out, Words
+from .model import Body, Out, Slugged, Words
 from .reduce import Key
 from .sweet_parts import CoolingOut, LevelOut
 from .sweet_words import SweetIn, Things, read_sweet_plan
@@ -225,7 +225,7 @@ class CoolIn(Body):
 
     plan: SweetIn
     wide_cm: float = Field(ge=5, le=100)
-    way: Literal["fridge", "room", "ice", "stirred ice"] = "fridge"
+    way: Annotated[Literal["fridge", "room", "ice", "stirred-ice"], Slugged] = "fridge"
     dishes: int = Field(1, ge=1, le=50, description="Shared over so many of them")
 
 
@@ -233,7 +233,7 @@ _WAYS = {
     "fridge": (kp.FRIDGE, True, False),
     "room": (kp.AIR, True, False),
     "ice": (kp.ICE_STILL, False, False),
-    "stirred ice": (kp.ICE_STIRRED, False, True),
+    "stirred-ice": (kp.ICE_STIRRED, False, True),
 }
 
 

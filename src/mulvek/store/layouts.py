@@ -8,14 +8,16 @@ from collections.abc import Callable, Mapping, Sequence
 from typing import Any
 
 from ..core.errors import Unreadable
+from . import lifts
 from .adapters import adapter
-from .lifts import Json, with_one_composition
+from .lifts import Json
 
 LIFTS: Mapping[str, Sequence[Callable[[Json], Json]]] = {
-    "ReducePlan": (with_one_composition,),
-    "CurdlePlan": (with_one_composition,),
-    "StrainPlan": (with_one_composition,),
-    "Joined": (with_one_composition,),
+    "ReducePlan": (lifts.with_one_composition, lifts.with_stirring_slug),
+    "CurdlePlan": (lifts.with_one_composition, lifts.with_drain_slug),
+    "StrainPlan": (lifts.with_one_composition, lifts.with_cloth_slug),
+    "Joined": (lifts.with_one_composition,),
+    "Judged": (lifts.with_verdict_slug,),
 }
 """By the class's name: from layout 1 to 2, from 2 to 3, …"""
 

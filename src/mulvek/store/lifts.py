@@ -11,6 +11,33 @@ def with_one_composition(kept: Json) -> Json:
     return {key: _lifted(value) for key, value in kept.items()}
 
 
+def _slug(kept: Json, *path: str) -> Json:
+    """The same with the choice at this place as a slug; it was in plain words ("light squeeze")."""
+    key, *inner = path
+    if key not in kept:
+        return kept
+    value = kept[key]
+    if inner:
+        return {**kept, key: _slug(value, *inner)} if isinstance(value, dict) else kept
+    return {**kept, key: value.replace(" ", "-")} if isinstance(value, str) else kept
+
+
+def with_stirring_slug(kept: Json) -> Json:
+    return _slug(kept, "stirring")
+
+
+def with_drain_slug(kept: Json) -> Json:
+    return _slug(kept, "draining", "way")
+
+
+def with_cloth_slug(kept: Json) -> Json:
+    return _slug(kept, "cloth")
+
+
+def with_verdict_slug(kept: Json) -> Json:
+    return _slug(kept, "how")
+
+
 def _lifted(value: Any) -> Any:
     if isinstance(value, list):
         return [_lifted(each) for each in value]

@@ -1657,7 +1657,7 @@ export interface components {
              * Phase
              * @enum {string}
              */
-            phase: "planned" | "heating" | "boiling" | "off" | "weighed" | "abandoned" | "poured into another";
+            phase: "planned" | "heating" | "boiling" | "off" | "weighed" | "abandoned" | "poured";
             /** Points */
             points: components["schemas"]["Point"][];
             rate_kg_s: components["schemas"]["Range"] | null;
@@ -2122,7 +2122,7 @@ export interface components {
              * @default fridge
              * @enum {string}
              */
-            way?: "fridge" | "room" | "ice" | "stirred ice";
+            way?: "fridge" | "room" | "ice" | "stirred-ice";
             /** Wide Cm */
             wide_cm: number;
         };
@@ -2492,10 +2492,10 @@ export interface components {
             dilute_to?: number;
             /**
              * Drain
-             * @default light squeeze
+             * @default light-squeeze
              * @enum {string}
              */
-            drain?: "hang" | "light squeeze" | "hard squeeze" | "press";
+            drain?: "hang" | "light-squeeze" | "hard-squeeze" | "press";
             /**
              * Drain Time
              * @default 30 minutes
@@ -3285,7 +3285,7 @@ export interface components {
              * How
              * @enum {string}
              */
-            how: "too thick" | "right" | "too thin";
+            how: "too-thick" | "right" | "too-thin";
             /**
              * Key
              * @default null
@@ -4896,7 +4896,7 @@ export interface components {
              * @default scraped
              * @enum {string}
              */
-            stirring?: "scraped" | "now and then" | "folded" | "lifted";
+            stirring?: "scraped" | "now-and-then" | "folded" | "lifted";
             /**
              * Stop
              * @description "half its volume", "4.4 cm", "600 g", "31 % solids"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { spoken } from '@/say'
 
 /** The work from the boil to the last step, each stretch as wide as it lasts, short ones wide enough to read. */
 const props = defineProps<{ stages: { name: string; seconds: number; sign: string }[] }>()
@@ -13,7 +14,7 @@ const parts = computed(() =>
 <template>
   <ol class="stages" aria-label="The steps">
     <li v-for="(p, i) in parts" :key="i" :style="{ flexGrow: p.grow }" :title="p.sign">
-      <b>{{ p.name }}</b> {{ p.text }}
+      <b>{{ spoken(p.name) }}</b> {{ p.text }}
     </li>
   </ol>
 </template>

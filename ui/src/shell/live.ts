@@ -9,7 +9,7 @@ import {
   type LiveSweet,
 } from '@/api/kitchen'
 import { ALARM_AFTER_S, LOUDNESS, MISSED_AFTER_S, SPEAK_AFTER_S } from '@/api/shared'
-import { minutes, stopwatch } from '@/say'
+import { minutes, spoken, stopwatch } from '@/say'
 import { ran } from './now'
 
 /** What is on the fire or beside it, and what each asks for. The nudges are the server's; this only counts on. */
@@ -58,7 +58,7 @@ export function liveCurd(c: LiveCurd): Live {
     of: 'curd',
     id: c.id,
     name: c.name,
-    place: c.steps[c.step]?.name ?? 'weighed',
+    place: spoken(c.steps[c.step]?.name ?? 'weighed'),
     path: `/stove/curd/${c.id}`,
     burner: c.step === 0 ? c.burner_id : null,
     nudges: c.nudges,

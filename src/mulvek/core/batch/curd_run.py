@@ -132,8 +132,8 @@ _OVER: Mapping[str, tuple[str, str]] = {
     "strain": ("It has drained enough: rinse it.", "rinse it"),
     "rinse": ("Rinsed enough: let it drain.", "let it drain"),
     "hang": ("Take it down.", "take it down"),
-    "light squeeze": ("It has stood its time.", "take it down"),
-    "hard squeeze": ("Squeezed enough.", "stop squeezing"),
+    "light-squeeze": ("It has stood its time.", "take it down"),
+    "hard-squeeze": ("Squeezed enough.", "stop squeezing"),
     "press": ("Take it from under its weight.", "unpress it"),
     "fridge": ("Take it out of the fridge.", "take it out"),
     "weigh": ("Weigh it.", "weigh it"),
@@ -148,14 +148,14 @@ def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
     step = steps[here]
     began = step.began_at_s or 0.0
     episode = str(here)
-    if step.name == "to the boil":
+    if step.name == "to-the-boil":
         due = began + max(0.0, step.seconds - BOILOVER_AHEAD_S)
         return [Nudge("boilover", episode, "hazard", due, "Watch for the boil.", "watch for the boil", "step_done")]
-    act, strip = _OVER.get(step.name, (f"{step.name.capitalize()}: its time is up.", "time is up"))
+    act, strip = _OVER.get(step.name, (f"{step.name.replace('-', ' ').capitalize()}: its time is up.", "time is up"))
     within = {"acid": SPLIT_WITHIN_S, "weigh": WEIGH_WITHIN_S}.get(step.name, step.seconds)
     kind: Class = "hazard" if step.name in ("wait", "acid") else "care"
     answer = "weighed" if step.name == "weigh" else "step_done"
-    return [Nudge(step.name.replace(" ", "-"), episode, kind, began + within, act, strip, answer)]
+    return [Nudge(step.name, episode, kind, began + within, act, strip, answer)]
 
 
 def _step_ends(counted: Sequence[Event], stages: Sequence[Stage]) -> list[float]:

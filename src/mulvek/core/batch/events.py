@@ -12,7 +12,7 @@ from ..planning.reduce.stops import Stop
 from .attention import Hushed, Missed, Snoozed
 
 ReadingKind = Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
-Verdict = Literal["too thick", "right", "too thin"]
+Verdict = Literal["too-thick", "right", "too-thin"]
 
 
 @dataclass(frozen=True, slots=True)

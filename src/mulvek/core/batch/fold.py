@@ -47,7 +47,7 @@ from .events import (
 from .model import WayDown, warming, way_down
 from .readings import reading_water
 
-Phase = Literal["planned", "heating", "boiling", "off", "weighed", "abandoned", "poured into another"]
+Phase = Literal["planned", "heating", "boiling", "off", "weighed", "abandoned", "poured"]
 
 HEATING_STEAM_SD = 0.25
 
@@ -194,7 +194,7 @@ class Fold:
             case Abandoned():
                 self.phase = "abandoned"
             case PouredInto():
-                self.phase = "poured into another"
+                self.phase = "poured"
             case SugarIn(mass_kg):
                 self._sugar(mass_kg)
             case FlameChanged(flame):

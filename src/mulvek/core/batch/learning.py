@@ -15,14 +15,14 @@ SCALE_SD = 0.15
 BURNER_SD, PAN_SD = 0.28, 0.21
 
 
-VERDICTS: Mapping[str, tuple[float, float]] = {"too thick": (1.2, 0.8), "right": (0.0, 0.5), "too thin": (-1.2, 0.8)}
+VERDICTS: Mapping[str, tuple[float, float]] = {"too-thick": (1.2, 0.8), "right": (0.0, 0.5), "too-thin": (-1.2, 0.8)}
 """What a verdict on the cold batch says of ln(true ÷ told thickness), and its sd (dossier §7)."""
 
 
 def judge_thickness(prior: Thickness, verdicts: Mapping[str, int]) -> Thickness:
     """Belief about this cook's thickness against the model, after so many of each verdict.
 
-    >>> got = judge_thickness(Thickness(), {"too thick": 2, "right": 1, "too thin": 1})
+    >>> got = judge_thickness(Thickness(), {"too-thick": 2, "right": 1, "too-thin": 1})
     >>> round(got.ln_mean, 4), round(got.ln_sd, 4), got.batches
     (0.1748, 0.3053, 4)
     """

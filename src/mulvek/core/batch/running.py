@@ -26,7 +26,7 @@ from .fold import Fold, Fusion, Phase, Point, fold
 from .learning import Lesson
 from .model import warming
 
-FINISHED = ("weighed", "abandoned", "poured into another")
+FINISHED = ("weighed", "abandoned", "poured")
 
 
 @dataclass(frozen=True, slots=True)

@@ -19,7 +19,7 @@ _REDUCED: Mapping[str, SummaryPhase] = {
     "off": "to-weigh",
     "weighed": "weighed",
     "abandoned": "given-up",
-    "poured into another": "poured",
+    "poured": "poured",
 }
 
 

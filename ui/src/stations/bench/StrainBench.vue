@@ -6,7 +6,7 @@ import { api, unwrap } from '@/api/client'
 import DrainCurve from '@/charts/DrainCurve.vue'
 import { between } from '@/charts/slide'
 import HangingCloth from '@/pan/HangingCloth.vue'
-import { grams, percent } from '@/say'
+import { grams, percent, spoken } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
@@ -144,8 +144,8 @@ function drop(seconds: number) {
         <SentenceWord
           v-model="words.cloth"
           label="which cloth"
-          :shown="words.cloth"
-          :choices="plain(...choices.data.value.cloths)"
+          :shown="spoken(words.cloth)"
+          :choices="choices.data.value.cloths.map((value) => ({ value, text: spoken(value) }))"
           :problem="wrong('cloth')"
           after=","
           @kept="keep"

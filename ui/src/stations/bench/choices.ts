@@ -80,7 +80,7 @@ export const LIDS: WordChoice[] = [
 
 export const STIRRINGS: WordChoice[] = [
   { value: 'scraped', text: 'stir and scrape', does: 'smooth; little stays on the pan' },
-  { value: 'now and then', text: 'stir now and then', does: 'smooth; more stays on the wall' },
+  { value: 'now-and-then', text: 'stir now and then', does: 'smooth; more stays on the wall' },
   { value: 'folded', text: 'fold the skin in', does: 'flakes of skin: thicker, layered' },
   { value: 'lifted', text: 'lift the skin off', does: 'thinner and leaner; some 4 g a skin' },
 ]

@@ -20,8 +20,8 @@ export const WAITS = [
 
 export const DRAINS = [
   { value: 'hang', text: 'hang it', does: 'moist; the longer, the drier' },
-  { value: 'light squeeze', text: 'squeeze it lightly', does: 'for sponge balls' },
-  { value: 'hard squeeze', text: 'squeeze it hard', does: 'for kalakand and frying' },
+  { value: 'light-squeeze', text: 'squeeze it lightly', does: 'for sponge balls' },
+  { value: 'hard-squeeze', text: 'squeeze it hard', does: 'for kalakand and frying' },
   { value: 'press', text: 'press it', does: 'under about 2 kg: paneer' },
 ]
 
@@ -40,7 +40,7 @@ export const CURDLE_FIRST = {
   wait: '3 minutes',
   acid: 'lemon',
   strength: '',
-  drain: 'light squeeze',
+  drain: 'light-squeeze',
   time: '30 minutes',
   hold: '',
   rinses: '2',

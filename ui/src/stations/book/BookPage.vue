@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLog, useRecord } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
-import { clock, cm, day, minutes, weight } from '@/say'
+import { clock, cm, day, minutes, weight, spoken } from '@/say'
 import ReadingsTray from './ReadingsTray.vue'
 
 const route = useRoute()
@@ -115,14 +115,14 @@ function write() {
             <p class="cold">
               it was
               <button
-                v-for="v in ['too thin', 'right', 'too thick'] as const"
+                v-for="v in ['too-thin', 'right', 'too-thick'] as const"
                 :key="v"
                 type="button"
                 class="touch"
                 :aria-pressed="batch.verdict === v"
                 @click="log.mutate({ id: batch.id, event: { kind: 'judged', how: v } })"
               >
-                {{ v }}
+                {{ spoken(v) }}
               </button>
             </p>
             <p v-if="batch.verdict" class="soft">The next plans’ thickness leans on it.</p>

@@ -7,7 +7,7 @@ import { useCurd, useLog } from '@/api/kitchen'
 import { figure } from '@/form/numbers'
 import FormField from '@/form/FormField.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
-import { clock, cm, grams, minutes, percent, stopwatch } from '@/say'
+import { clock, cm, grams, minutes, percent, stopwatch, spoken } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
 import LogList from './LogList.vue'
@@ -19,14 +19,14 @@ const log = useLog()
 const b = computed(() => curd.data.value)
 
 const DO: Record<string, [string, string]> = {
-  'to the boil': ['Bring it to the boil.', 'It boils'],
+  'to-the-boil': ['Bring it to the boil.', 'It boils'],
   wait: ['Take it off the flame and wait.', 'Waited'],
   acid: ['Stir the acid in, a little at a time.', 'The whey is clear'],
   strain: ['Pour it through wet muslin.', 'Strained'],
   rinse: ['Rinse it with cool water.', 'Rinsed'],
   hang: ['Let it hang.', 'Taken down'],
-  'light squeeze': ['Squeeze it lightly, then let it stand.', 'Drained'],
-  'hard squeeze': ['Squeeze it hard.', 'Squeezed'],
+  'light-squeeze': ['Squeeze it lightly, then let it stand.', 'Drained'],
+  'hard-squeeze': ['Squeeze it hard.', 'Squeezed'],
   press: ['Press it under its weight.', 'Pressed'],
   fridge: ['Chill it.', 'Chilled'],
   weigh: ['Weigh it.', 'Weighed'],
@@ -130,7 +130,7 @@ useKeys([
           <b>It gave {{ grams(b.weighed_kg) }}.</b> {{ b.said }}
         </p>
         <p v-else-if="step" class="words">
-          <b>{{ DO[step.name]?.[0] ?? step.name }}</b> Until {{ step.sign }}.
+          <b>{{ DO[step.name]?.[0] ?? spoken(step.name) }}</b> Until {{ step.sign }}.
         </p>
         <p v-else class="words"><b>All its steps are done.</b></p>
         <div v-if="!b.given_up" class="verb">
@@ -148,7 +148,7 @@ useKeys([
             <p class="huge">{{ told }}</p>
             <p class="under">
               {{ long ? 'hours' : Math.abs(left) >= 600 ? 'minutes' : 'minutes:seconds' }}
-              {{ over ? 'over its time' : `left to ${step.name}` }}
+              {{ over ? 'over its time' : `left to ${spoken(step.name)}` }}
             </p>
           </template>
           <template v-if="b.pieces">
@@ -178,7 +178,7 @@ useKeys([
             :class="{ here: i === b.step, past: i < b.step }"
             :aria-current="i === b.step ? 'step' : undefined"
           >
-            <b>{{ s.name }}</b>
+            <b>{{ spoken(s.name) }}</b>
             <span class="soft">{{
               s.done_at_s
                 ? `done at ${clock(s.done_at_s)}`

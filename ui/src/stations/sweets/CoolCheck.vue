@@ -10,8 +10,11 @@ import { figure } from '@/form/numbers'
 const props = defineProps<{ plan: SweetIn; answer: SweetOut }>()
 const wide = ref('22')
 const dishes = ref('1')
-const way = ref('stirred ice')
-const WAYS = ['stirred ice', 'ice', 'fridge', 'room'].map((value) => ({ value, text: value }))
+const way = ref('stirred-ice')
+const WAYS = ['stirred-ice', 'ice', 'fridge', 'room'].map((value) => ({
+  value,
+  text: value.replace('-', ' '),
+}))
 const check = useMutation({
   mutationFn: () =>
     unwrap(

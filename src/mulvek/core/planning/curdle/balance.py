@@ -13,8 +13,8 @@ from ...errors import BadInput
 from .acid import curdled_share
 from .milk import CurdMilk
 
-Drain = Literal["hang", "light squeeze", "hard squeeze", "press"]
-DRAINS: tuple[Drain, ...] = ("hang", "light squeeze", "hard squeeze", "press")
+Drain = Literal["hang", "light-squeeze", "hard-squeeze", "press"]
+DRAINS: tuple[Drain, ...] = ("hang", "light-squeeze", "hard-squeeze", "press")
 
 _BOUND = 0.35
 """Water held so firmly by protein that nothing dissolves in it, kg per kg."""
@@ -52,8 +52,8 @@ class Draining:
             raise BadInput("drain_time", "That is no draining time.", "Give up to a day.")
         w = {
             "hang": _LIMIT + _WET * math.exp(-math.sqrt(minutes / _TAU_MIN)),
-            "light squeeze": _LIGHT,
-            "hard squeeze": _HARD,
+            "light-squeeze": _LIGHT,
+            "hard-squeeze": _HARD,
             "press": 1.05 + 0.40 * math.exp(-math.sqrt(minutes / 25) * (self.press_kpa / 2.5) ** 0.25),
         }[self.way]
         return w * (0.90 + 0.10 * math.exp(-self.fridge_s / 3600 / 3)) if self.fridge_s else w

@@ -307,7 +307,7 @@ def _rinsed(plan: CurdlePlan, balance: Balance, at_acid: float) -> float | None:
 def _stages(plan: CurdlePlan, boil_s: float, knead: float, meant: Use) -> tuple[Stage, ...]:
     drain = plan.draining
     stages = [
-        Stage("to the boil", boil_s, "it rolls and lifts"),
+        Stage("to-the-boil", boil_s, "it rolls and lifts"),
         Stage("wait", plan.wait_s, "off the flame, stirred now and then"),
         Stage("acid", 180.0 + plan.hold_s - 30.0, _acid_sign(plan.hold_s)),
         Stage("strain", 300.0, "through wet muslin"),

@@ -53,7 +53,7 @@ def curd_reasons(f: CurdForecast) -> dict[str, Why]:
                 Term("protein in the milk", pct(milk.protein, 2), "casein and whey protein"),
                 Term("fat kept", say(c.fat, "mass")),
                 Term("protein kept", say(c.protein, "mass")),
-                Term("water kept", say(c.water, "mass"), p.draining.way),
+                Term("water kept", say(c.water, "mass"), p.draining.way.replace("-", " ")),
             ),
             "Retentions after De 1980, Walstra et al. 2006, Sachdeva & Singh 1988",
             f"{say(f.curd_kg.low, 'mass')} to {say(f.curd_kg.high, 'mass')}: milk and hands vary",
@@ -63,7 +63,7 @@ def curd_reasons(f: CurdForecast) -> dict[str, Why]:
             "How moist and how firm",
             "moisture by draining, temperature, acidity and milk; texture index from all of them and the rinses",
             (
-                Term("drained", p.draining.way, f"{p.draining.seconds / 60:.0f} min"),
+                Term("drained", p.draining.way.replace("-", " "), f"{p.draining.seconds / 60:.0f} min"),
                 Term("moisture", pct(f.moisture.likely)),
                 Term("texture", f"{f.texture.likely:.0f}", "0 soft and moist, 100 firm and dry"),
             ),

@@ -15,7 +15,7 @@ from ...errors import BadInput, Impossible
 from ...properties.density import density_kg_m3, volume_m3
 from .stops import Stop
 
-Stirring = Literal["scraped", "now and then", "folded", "lifted"]
+Stirring = Literal["scraped", "now-and-then", "folded", "lifted"]
 """Scraped down all along; stirred now and then; the skin folded in as flakes; the skin lifted off."""
 STIRRINGS: tuple[Stirring, ...] = get_args(Stirring)
 SugarTime = Literal["start", "midway", "end"]

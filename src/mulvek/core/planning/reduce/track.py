@@ -75,7 +75,7 @@ def fire_under(plan: ReducePlan, flame: Flame) -> Fire:
         plan.kitchen.room_c,
         plan.kitchen.pressure_pa,
         heat_up_shelter=SHELTER_LID if plan.lid else SHELTER,
-        simmer_shelter=SHELTER if plan.stirring in ("scraped", "now and then") else SHELTER_SKIN,
+        simmer_shelter=SHELTER if plan.stirring in ("scraped", "now-and-then") else SHELTER_SKIN,
     )
 
 

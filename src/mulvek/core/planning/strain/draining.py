@@ -11,12 +11,12 @@ from typing import Literal
 
 from ...errors import BadInput
 
-Cloth = Literal["muslin", "double muslin", "fine mesh", "kitchen towel", "paper"]
+Cloth = Literal["muslin", "double-muslin", "fine-mesh", "kitchen-towel", "paper"]
 CLOTHS: Mapping[str, float] = {
     "muslin": 1.0,
-    "double muslin": 1.15,
-    "fine mesh": 0.85,
-    "kitchen towel": 1.4,
+    "double-muslin": 1.15,
+    "fine-mesh": 0.85,
+    "kitchen-towel": 1.4,
     "paper": 1.6,
 }
 """How much slower each drains than a single muslin."""

@@ -17,7 +17,11 @@ def strain_reasons(f: StrainForecast) -> dict[str, Why]:
             "whey = the most that can leave × (1 − exp(−(time ÷ τ)^0.7))",
             (
                 Term("the most", say(f.most_whey_kg, "mass"), "set by fat and protein"),
-                Term("τ", f"{f.tau_s.likely / 3600:.1f} h", f"{p.cloth}, {p.hung}, {p.place_c:.0f} °C"),
+                Term(
+                    "τ",
+                    f"{f.tau_s.likely / 3600:.1f} h",
+                    f"{p.cloth.replace('-', ' ')}, {p.hung}, {p.place_c:.0f} °C",
+                ),
                 Term("time", hours),
             ),
             f"{DOSSIER} §9; readings update τ as a normal belief about its logarithm",

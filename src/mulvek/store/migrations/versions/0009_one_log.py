@@ -31,6 +31,7 @@ def upgrade() -> None:
         _move(db, "curd", number, ("route", "?", "milk_id", "ln_ratio"), (NOTHING_TOLD,), found)
     for (number,) in db.exec_driver_sql("SELECT id FROM sweet_batch ORDER BY id").all():
         _move(db, "sweet", number, ("'sweet'", "told", "NULL", "NULL"), (), (None, None))
+    op.execute("UPDATE batch SET verdict = replace(verdict, ' ', '-')")  # "too thick": choices are slugs now
     for table in ("curd_event", "curd_batch", "sweet_event", "sweet_batch"):
         op.drop_table(table)
     op.create_index("ix_batch_parent", "batch", ["parent_id"])

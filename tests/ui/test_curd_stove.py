@@ -90,3 +90,39 @@ def test_straining_begins_from_its_sentence(stove: Page, kitchen_url: str):
     page.get_by_role("dialog").get_by_role("button", name="Hang it").click()
     expect(page.get_by_label("What to do now")).to_contain_text("Let it hang")
     expect(page.locator(".under")).to_contain_text("hours left to hang")
+
+
+def test_what_was_forgotten_of_a_curd_is_said_with_its_time_and_taken_back(stove: Page, kitchen_url: str):
+    page = stove
+    page.goto(kitchen_url + "/stove/curd/8")
+    page.get_by_role("button", name="All that happened").click()
+    dialog = page.get_by_role("dialog", name="All that happened")
+    expect(dialog.get_by_label("Happenings, newest first")).to_contain_text("410 g of whey")
+    dialog.get_by_label("What happened").get_by_text("whey", exact=True).click()
+    box(dialog, "All the whey by then, g").fill("200")
+    box(dialog, "Minutes ago").fill("240")
+    dialog.get_by_role("button", name="Add it").click()
+    late = dialog.get_by_role("listitem").filter(has_text="200 g of whey")
+    expect(late).to_be_visible()
+    clean(page)
+    late.get_by_role("button", name="Undo 200 g of whey").click()
+    expect(late.get_by_role("button", name="Bring back 200 g of whey")).to_be_visible()
+    dialog.get_by_role("button", name="Close").click()
+    # it has its table of readings, and hangs from a scale if there is one
+    expect(page.get_by_role("link", name="save as CSV")).to_have_attribute("href", "/api/book/8/readings.csv")
+    page.get_by_role("button", name="Hang it from a scale").click()
+    expect(page.get_by_role("dialog")).to_contain_text("What hangs from the scale besides, g")
+    clean(page)
+
+
+def test_what_was_forgotten_of_a_sweet(stove: Page, kitchen_url: str):
+    page = stove
+    page.goto(kitchen_url + "/stove/sweet/10")
+    page.get_by_role("button", name="All that happened").click()
+    dialog = page.get_by_role("dialog", name="All that happened")
+    dialog.get_by_label("What happened").get_by_text("the sweet weighed").click()
+    box(dialog, "The sweet weighed, g").fill("1850")
+    box(dialog, "Minutes ago").fill("1")
+    dialog.get_by_role("button", name="Add it").click()
+    expect(dialog.get_by_label("Happenings, newest first")).to_contain_text("gave 1.85 kg")
+    clean(page)

@@ -16,7 +16,7 @@ type Live<B> = B & { received: number; pace?: number }
 export type LiveBatch = Live<Batch>
 export type LiveCurd = Live<CurdBatch>
 export type LiveSweet = Live<SweetBatch>
-type LiveAny = LiveBatch | LiveCurd | LiveSweet
+export type LiveAny = LiveBatch | LiveCurd | LiveSweet
 
 function stamp<B extends AnyBatch>(batch: B): Live<B> {
   heardClock(batch.now_s)
@@ -85,7 +85,11 @@ export const useCurd = (id: MaybeRefOrGetter<number>) => useOne(id, isCurd, 'cur
 export const useSweetBatch = (id: MaybeRefOrGetter<number>) => useOne(id, isSweet, 'sweet')
 
 /** The whole log of a batch of which only the newest lines were told; asked for again when it grows. */
-export function useWholeLog(batch: MaybeRefOrGetter<LiveBatch>) {
+export function useWholeLog(batch: MaybeRefOrGetter<LiveAny>) {
+  const earlier = () => {
+    const b = toValue(batch)
+    return b.kind === 'reduce' ? b.earlier : 0
+  }
   const told = useQuery({
     queryKey: [
       'whole-log',
@@ -100,10 +104,10 @@ export function useWholeLog(batch: MaybeRefOrGetter<LiveBatch>) {
           }),
         )
       ).log,
-    enabled: computed(() => toValue(batch).earlier > 0),
+    enabled: computed(() => earlier() > 0),
     placeholderData: (before) => before,
   })
-  return computed(() => (toValue(batch).earlier ? told.data.value : null) ?? toValue(batch).log)
+  return computed(() => (earlier() ? told.data.value : null) ?? toValue(batch).log)
 }
 
 export function useRecord(id: MaybeRefOrGetter<number>) {

@@ -10,12 +10,18 @@ import HangingCloth from '@/pan/HangingCloth.vue'
 import { clock, cm, grams, minutes, percent, stopwatch, spoken } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import ReadingsTray from '@/stations/book/ReadingsTray.vue'
+import { NModal } from 'naive-ui'
+import InstrumentsTray from './InstrumentsTray.vue'
+import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
 const curd = useCurd(() => Number(route.params.id))
 const log = useLog()
+const reviewing = ref(false)
+const pairing = ref(false)
 const b = computed(() => curd.data.value)
 
 const DO: Record<string, [string, string]> = {
@@ -170,6 +176,11 @@ useKeys([
             </p>
           </template>
           <p v-if="b.weighed_kg !== null && step" class="said">{{ b.said }}</p>
+          <p v-if="b.kind === 'strain' && b.step === 0 && b.weighed_kg === null">
+            <button type="button" class="touch" @click="pairing = true">
+              Hang it from a scale
+            </button>
+          </p>
         </div>
         <ol class="steps" aria-label="The steps">
           <li
@@ -250,8 +261,14 @@ useKeys([
           @undo="undo"
           @hush="hush"
           @give-up="tell({ kind: 'abandoned' })"
+          @all="reviewing = true"
         />
       </section>
+      <NModal v-model:show="reviewing">
+        <LogDialog :batch="b" @done="reviewing = false" />
+      </NModal>
+      <InstrumentsTray v-model:pairing="pairing" :batch="b" @tell="tell" />
+      <ReadingsTray :batch-id="b.id" />
     </template>
   </div>
 </template>

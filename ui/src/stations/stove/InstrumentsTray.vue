@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, unwrap, type EventIn } from '@/api/client'
-import type { LiveBatch } from '@/api/kitchen'
+import type { LiveAny } from '@/api/kitchen'
 import type { components } from '@/api/schema'
 import { cm, stopwatch, weight } from '@/say'
 import FormDialog from '@/form/FormDialog.vue'
@@ -10,7 +10,7 @@ import FormField from '@/form/FormField.vue'
 import { NModal } from 'naive-ui'
 
 /** Paired instruments, a second apart: what each shows, its last minute, and that it has gone silent. */
-const props = defineProps<{ batch: LiveBatch }>()
+const props = defineProps<{ batch: LiveAny }>()
 const emit = defineEmits<{ tell: [event: EventIn] }>()
 const pairing = defineModel<boolean>('pairing', { required: true })
 
@@ -60,6 +60,12 @@ function said(c: Channel): string {
   if (c.unit === 'm') return `${cm(c.value)} cm`
   return `${c.value.toFixed(1)} ${c.unit}`
 }
+/** What stands or hangs there besides the batch, when nobody says. */
+const beside = computed(() =>
+  props.batch.kind === 'reduce'
+    ? `the pan: ${Math.round(props.batch.pan.mass_kg * 1000)}`
+    : 'the wet cloth and its string',
+)
 const W = 120
 const H = 26
 /** The last minute as a small line, from its least to its greatest. */
@@ -128,8 +134,8 @@ function sure(c: Channel) {
       <FormField v-model="url" label="Address" words />
       <FormField
         v-model="tare"
-        label="What stands on the scale besides the milk, g"
-        :placeholder="`the pan: ${Math.round(batch.pan.mass_kg * 1000)}`"
+        :label="`What ${batch.kind === 'reduce' ? 'stands on' : 'hangs from'} the scale besides, g`"
+        :placeholder="beside"
       />
     </FormDialog>
   </NModal>

@@ -24,6 +24,7 @@ const line = (event_id: number, text: string) => ({
 const batch = (earlier: number, newest = 3) =>
   ({
     id: 7,
+    kind: 'reduce',
     now_s: 1_800_000_100,
     received: 0,
     earlier,

@@ -1,55 +1,37 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import type { EventIn, Flame } from '@/api/client'
-import { useLog, useWholeLog, type LiveBatch } from '@/api/kitchen'
+import type { Flame } from '@/api/client'
+import { useLog, useWholeLog, type LiveAny } from '@/api/kitchen'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
 import { clock, logged } from '@/say'
 import { ran } from '@/shell/now'
+import { forgotten } from './forgotten'
 
 /** All that happened: take any of it back, bring it in again, or add what was forgotten with its time. */
-const props = defineProps<{ batch: LiveBatch }>()
+const props = defineProps<{ batch: LiveAny }>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLog()
 const lines = useWholeLog(() => props.batch)
 
-const FORGOTTEN = [
-  { value: 'first_boil', text: 'first boil' },
-  { value: 'stirred', text: 'stirred' },
-  { value: 'scraped', text: 'scraped' },
-  { value: 'sugar_in', text: 'sugar in, g' },
-  { value: 'depth', text: 'depth, cm' },
-  { value: 'weight', text: 'weight, g' },
-  { value: 'flame_changed', text: 'flame' },
-  { value: 'off', text: 'taken off' },
-]
-const what = ref('stirred')
+const FORGOTTEN = computed(() => forgotten(props.batch))
+const what = ref(
+  FORGOTTEN.value.find((f) => f.value === 'stirred')?.value ?? FORGOTTEN.value[0]!.value,
+)
+const chosen = computed(
+  () => FORGOTTEN.value.find((f) => f.value === what.value) ?? FORGOTTEN.value[0]!,
+)
 const flame = ref<Flame>('medium')
 const typed = reactive({ minutes: '', value: '' })
-const needsValue = computed(() => ['sugar_in', 'depth', 'weight'].includes(what.value))
 const local = ref('')
 
 const undo = (id: number) =>
   log.mutate({ id: props.batch.id, event: { kind: 'undo', event_id: id } })
 
-function made(value: number, at_s: number): EventIn {
-  switch (what.value) {
-    case 'sugar_in':
-      return { kind: 'sugar_in', mass_kg: value / 1000, at_s }
-    case 'depth':
-      return { kind: 'reading', how: 'depth', value: value / 100, sure: false, at_s }
-    case 'weight':
-      return { kind: 'reading', how: 'weight', value: value / 1000, sure: false, at_s }
-    case 'flame_changed':
-      return { kind: 'flame_changed', flame: flame.value, at_s }
-    default:
-      return { kind: what.value as 'stirred', at_s }
-  }
-}
 function add() {
   const ago = figure(typed.minutes)
-  const value = needsValue.value ? figure(typed.value) : 0
+  const value = chosen.value.figure ? figure(typed.value) : 0
   if (!(ago >= 0) || Number.isNaN(value)) {
     local.value = 'Type how many minutes ago, and the figure, as plain numbers.'
     return
@@ -57,7 +39,7 @@ function add() {
   local.value = ''
   const now = props.batch.now_s + ran(props.batch)
   log.mutate(
-    { id: props.batch.id, event: made(value, now - ago * 60) },
+    { id: props.batch.id, event: chosen.value.made(now - ago * 60, value, flame.value) },
     { onSuccess: () => Object.assign(typed, { minutes: '', value: '' }) },
   )
 }
@@ -71,7 +53,7 @@ function add() {
         <time>{{ clock(l.at_s) }}</time>
         <span :class="{ undone: l.undone }">{{ logged(l) }}</span>
         <button
-          v-if="!l.undone && l.kind !== 'lit' && l.kind !== 'carried'"
+          v-if="!l.undone && !['lit', 'begun', 'carried'].includes(l.kind)"
           type="button"
           class="touch"
           :aria-label="`Undo ${l.text}`"
@@ -93,18 +75,14 @@ function add() {
     <form @submit.prevent="add">
       <h3 class="heading">Forgot one?</h3>
       <ChoiceRow v-model="what" label="What happened" :choices="FORGOTTEN" />
-      <div v-if="what === 'flame_changed'">
+      <div v-if="chosen.flame">
         <ChoiceRow
           v-model="flame"
           label="Flame"
           :choices="['gentle', 'medium', 'strong'].map((f) => ({ value: f, text: f }))"
         />
       </div>
-      <FormField
-        v-if="needsValue"
-        v-model="typed.value"
-        :label="FORGOTTEN.find((f) => f.value === what)!.text"
-      />
+      <FormField v-if="chosen.figure" v-model="typed.value" :label="chosen.figure" />
       <FormField v-model="typed.minutes" label="Minutes ago" />
       <p v-if="local || log.error.value" class="problem" role="alert">
         {{ local || log.error.value?.message }}

@@ -8,7 +8,7 @@ defineProps<{
   hushed: boolean
   running: boolean
 }>()
-const emit = defineEmits<{ undo: []; hush: []; giveUp: [] }>()
+const emit = defineEmits<{ undo: []; hush: []; giveUp: []; all: [] }>()
 </script>
 
 <template>
@@ -22,6 +22,7 @@ const emit = defineEmits<{ undo: []; hush: []; giveUp: [] }>()
       <button type="button" class="plate line" :disabled="!undoId" @click="emit('undo')">
         Undo <kbd>U</kbd>
       </button>
+      <button type="button" class="touch" @click="emit('all')">All that happened</button>
       <template v-if="running">
         <button type="button" class="touch" :aria-pressed="hushed" @click="emit('hush')">
           {{ hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>

@@ -8,6 +8,9 @@ import { figure } from '@/form/numbers'
 import { clock, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import ReadingsTray from '@/stations/book/ReadingsTray.vue'
+import { NModal } from 'naive-ui'
+import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 import SweetRows from './SweetRows.vue'
 
@@ -15,6 +18,7 @@ import SweetRows from './SweetRows.vue'
 const route = useRoute()
 const batch = useSweetBatch(() => Number(route.params.id))
 const log = useLog()
+const reviewing = ref(false)
 const b = computed(() => batch.data.value)
 type Step = SweetBatch['steps'][number]
 
@@ -204,8 +208,13 @@ useKeys([
           @undo="undo"
           @hush="hush"
           @give-up="tell({ kind: 'abandoned' })"
+          @all="reviewing = true"
         />
       </section>
+      <NModal v-model:show="reviewing">
+        <LogDialog :batch="b" @done="reviewing = false" />
+      </NModal>
+      <ReadingsTray :batch-id="b.id" />
     </template>
   </div>
 </template>

@@ -84,6 +84,9 @@ def test_a_long_drain_is_rereckoned_by_the_whey_weighed(client, clock):
     assert happens(client, batch, kind="poured", amount=0.1).status_code == 409
     late = happens(client, batch, kind="whey", mass_kg=0.2, at_s=clock.now - 2.5 * 3600)
     assert late.status_code == 201, late.json
+    # what comes late must have grown too, and all of it can never be whey
+    assert happens(client, batch, kind="whey", mass_kg=0.49, at_s=clock.now - 2 * 3600).status_code == 422
+    assert happens(client, batch, kind="whey", mass_kg=1.0).status_code == 422
     done = happens(client, batch, kind="weighed", mass_kg=0.36).json
     assert done["said"] and done["step"] == 2
 

@@ -27,6 +27,8 @@ class BatchOut(Out):
     id: int
     kind: Literal["reduce"]
     name: str
+    parent_id: int | None = None
+    slot: str | None = None
     now_s: float
     words: ReduceIn
     milk_name: str

@@ -6,7 +6,7 @@ from pydantic import Field
 
 from .curd import CurdleIn
 from .happenings import Key
-from .model import Body, Name
+from .model import Body, Id, Name
 from .reduce import ReduceIn
 from .strain import StrainIn
 from .sweet_words import SweetIn
@@ -17,19 +17,26 @@ class Begin(Body):
     key: Key | None = None
 
 
-class ReduceBegin(Begin):
+class BaseBegin(Begin):
+    """What may be a base of a making: ``parent`` the sweet that is made, ``slot`` the letter of the base."""
+
+    parent: Id | None = None
+    slot: Annotated[str, Field(min_length=1, max_length=8, pattern=r"^[A-Z][A-Z0-9]*$")] | None = None
+
+
+class ReduceBegin(BaseBegin):
     """Light it. ``plan`` names a pan and a burner of the Larder."""
 
     kind: Literal["reduce"]
     plan: ReduceIn
 
 
-class CurdleBegin(Begin):
+class CurdleBegin(BaseBegin):
     kind: Literal["curdle"]
     plan: CurdleIn
 
 
-class StrainBegin(Begin):
+class StrainBegin(BaseBegin):
     kind: Literal["strain"]
     plan: StrainIn
 

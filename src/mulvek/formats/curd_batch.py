@@ -19,6 +19,8 @@ class CurdBatchOut(Out):
     id: int
     kind: Literal["curdle", "strain"]
     name: str
+    parent_id: int | None = None
+    slot: str | None = None
     burner_id: int | None
     created_at_s: float
     now_s: float

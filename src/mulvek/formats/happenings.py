@@ -100,6 +100,7 @@ NEVER_SENT = {
     "carried",
     "joined",
     "poured_into",
+    "base_weighed",
     "lid_moved",
     "skin_folded",
     "acid_poured",

@@ -10,6 +10,7 @@ from ..core.batch.curd_run import CurdState
 from ..core.batch.events import (
     Abandoned,
     AcidPoured,
+    BaseWeighed,
     Begun,
     Carried,
     Event,
@@ -47,7 +48,7 @@ from ..core.batch.events import (
 from ..core.batch.fold import Fusion
 from ..core.batch.log import Log
 from ..core.batch.running import BatchState
-from ..core.batch.sweet_run import SweetRun
+from ..core.batch.sweet_run import SweetRun, base_step
 from ..core.equipment.quantities import say
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
@@ -161,6 +162,9 @@ def sentence(event: Event, told: Told) -> str:
             return f"{say(mass_kg, 'mass')} of whey"
         case RowWeighed(row, mass_kg):
             return f"{say(mass_kg, 'mass')} of {told.row(row)} weighed"
+        case BaseWeighed(mass_kg=mass_kg) as base:
+            then = f", {say(base.told_kg.likely, 'mass')} of the sweet from it" if base.told_kg else ""
+            return f"{told.step(event, base_step(base.slot))}: gave {say(mass_kg, 'mass')}{then}"
         case PiecesCounted(count):
             return f"{count} {told.piece[count != 1]}"
         case Missed() | Snoozed() | Hushed() as attention:

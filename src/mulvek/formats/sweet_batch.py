@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 from typing import Any, Literal
 
+from pydantic import Field
+
 from ..core.batch.attention import Nudge
 from ..core.batch.log import Log
 from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState
@@ -45,6 +47,8 @@ class SweetStepOut(Out):
     check: str
     caution: Caution | None
     base: str
+    base_batch: int | None = Field(description="The weighed batch that this base is")
+    base_kg: float | None
     bench: str
     bench_words: dict[str, str]
     began_at_s: float | None
@@ -128,6 +132,8 @@ class SweetBatchOut(Out):
                     check=s.planned.check,
                     caution=run.cautions.get(s.planned.caution),
                     base=s.planned.base,
+                    base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,
+                    base_kg=sum(base.mass_kg for base in parts.values()) if parts else None,
                     bench=bases.get(s.planned.base, {}).get("route", ""),
                     bench_words=bases.get(s.planned.base, {}).get("words", {}),
                     began_at_s=s.began_at_s,
@@ -141,18 +147,18 @@ class SweetBatchOut(Out):
                 SweetRowOut(
                     number=i,
                     name=r.name,
-                    grams=r.kg * 1e3,
-                    cups=in_cups(r.kg, r.bulk_kg_m3, measures),
+                    grams=state.row_kg[i] * 1e3,
+                    cups=in_cups(state.row_kg[i], r.bulk_kg_m3, measures),
                     when=r.when,
                     within=r.within,
                     weighed_kg=state.rows[i],
                 )
                 for i, r in enumerate(run.rows)
             ],
-            told_kg=run.told_kg,
-            told_pieces=run.told_pieces,
+            told_kg=state.told_kg,
+            told_pieces=state.told_pieces,
             each_kg=run.each_kg,
-            stop_kg=run.stop_kg,
+            stop_kg=state.stop_kg,
             weighed_kg=state.weighed_kg,
             counted=state.counted,
             done=state.done,

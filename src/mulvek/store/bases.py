@@ -31,7 +31,7 @@ def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
         )
         for number in session.scalars(newest).all():
             try:
-                base = _base(batches.batch(number))
+                base = base_of(batches.batch(number))
             except KitchenError:  # damaged, or of what no sweet can be built from
                 continue
             if base is not None:
@@ -50,7 +50,8 @@ def weighed_base(session: Session, bases: Mapping[str, ReadyBase], ref: str) -> 
     return bases[number]
 
 
-def _base(batch: Batch) -> ReadyBase | None:
+def base_of(batch: Batch) -> ReadyBase | None:
+    """A weighed batch as a base; None of one that is none."""
     state = batch.state(max(batch.log.newest_s, batch.created_at_s))
     if not state.weighed_kg:
         return None

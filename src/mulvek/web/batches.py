@@ -9,6 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field, RootModel
 
 from ..core.batch.changes import scaled
+from ..core.batch.events import StepDone
 from ..core.batch.running import BatchState
 from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
@@ -24,6 +25,7 @@ from ..store.planned import Planned
 from ..store.shelf import Shelf, read_shelf
 from .begin import planned
 from .happened import moment
+from .making import enough, follow, join
 from .pairing import Readers
 from .stream import Changes
 from .told import LINES_TOLD, AnyBatch, told_of
@@ -105,7 +107,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         plan = planned(body.batch, db)
         with db.writing() as session:
             batches = Batches(session)
-            batch = batches.batch(batches.begin(plan, now, body.batch.key))
+            key = body.batch.key
+            if key is None or batches.begun(key) is None:
+                join(batches, plan, now)
+            batch = batches.batch(batches.begin(plan, now, key))
         changes.publish()
         return out(batch, now), 201
 
@@ -135,9 +140,13 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             what = event.happening(shelf, batch.plan)
             when = moment(event, now, batch.created_at_s)
             batch = batches.log(batch, what, when.at_s, now, event.key, when.said_s)
+            followed = follow(batches, batch, db.kept(read_shelf), now)
+            if isinstance(what, StepDone) and batch.kind.name == "sweet":
+                enough(batches, batch, what.step, db.kept(read_shelf), now)
+                batch = batches.batch(batch.id)
         told = out(batch, now)
         # what ends a batch or touches two of them is more than one batch's news
-        if event.kind == "undo" or batch.ended(now):
+        if followed or event.kind == "undo" or batch.ended(now):
             changes.publish()
         else:
             changes.publish(told.id, told)

@@ -23,6 +23,8 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | SweetBegin, db: Dat
     shelf, words = db.kept(read_shelf), begun.plan
     things: dict[str, Any]
     same: dict[str, Any] = {"kind": begun.kind, "name": begun.name.strip(), "words": words.model_dump(mode="json")}
+    if not isinstance(begun, SweetBegin):
+        same |= {"parent_id": begun.parent, "slot": begun.slot}
     match begun:
         case ReduceBegin(plan=words):
             if not isinstance(words.pan, int) or not isinstance(words.burner, int):

@@ -15,6 +15,13 @@ LINES_TOLD = 24
 
 def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = LINES_TOLD) -> AnyBatch:
     """As it stands; with so many lines of its log, the newest, or all of them."""
+    found = _told_of(batch, now_s, measures, lines)
+    if not isinstance(found, SweetBatchOut):
+        found.parent_id, found.slot = batch.parent_id, batch.slot
+    return found
+
+
+def _told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None) -> AnyBatch:
     same = (batch.name, batch.created_at_s, batch.log)
     match batch.kind.name:
         case "reduce":

@@ -29,8 +29,12 @@ export const outbox = reactive({
 /** The server's clock as this browser knows it; a wrong or changed clock here does no harm while the page lives. */
 let offset = Number(localStorage.getItem('mulvek-clock') ?? 0)
 let steady: number | null = null
+/** An answer was some time on its way: of several the one that came quickest tells the time best. */
+const CHANGED_S = 30
 export function heardClock(nowS: number): void {
-  steady = nowS - performance.now() / 1000
+  const heard = nowS - performance.now() / 1000
+  if (steady !== null && heard < steady && steady - heard < CHANGED_S) return
+  steady = heard
   offset = nowS - Date.now() / 1000
   localStorage.setItem('mulvek-clock', String(offset))
 }

@@ -1649,6 +1649,11 @@ export interface components {
             pan: components["schemas"]["PanOut"];
             /** Pan Id */
             pan_id: number | null;
+            /**
+             * Parent Id
+             * @default null
+             */
+            parent_id?: number | null;
             /** Past Stop S */
             past_stop_s: number;
             /** Paused At S */
@@ -1666,6 +1671,11 @@ export interface components {
             /** Scraped At S */
             scraped_at_s: number | null;
             served_kg: components["schemas"]["Range"];
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
             /** Spoon Stage */
             spoon_stage: number;
             /** Start Depth M */
@@ -2294,11 +2304,21 @@ export interface components {
             now_s: number;
             /** Nudges */
             nudges: components["schemas"]["Nudge"][];
+            /**
+             * Parent Id
+             * @default null
+             */
+            parent_id?: number | null;
             pieces: components["schemas"]["Pieces"] | null;
             /** Poured */
             poured: number;
             /** Said */
             said: string;
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
             /** Step */
             step: number;
             /** Steps */
@@ -2458,7 +2478,17 @@ export interface components {
             kind: "curdle";
             /** Name */
             name: string;
+            /**
+             * Parent
+             * @default null
+             */
+            parent?: number | null;
             plan: components["schemas"]["CurdleIn"];
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
         };
         /**
          * CurdleIn
@@ -4850,7 +4880,17 @@ export interface components {
             kind: "reduce";
             /** Name */
             name: string;
+            /**
+             * Parent
+             * @default null
+             */
+            parent?: number | null;
             plan: components["schemas"]["ReduceIn"];
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
         };
         /**
          * ReduceIn
@@ -5557,7 +5597,17 @@ export interface components {
             kind: "strain";
             /** Name */
             name: string;
+            /**
+             * Parent
+             * @default null
+             */
+            parent?: number | null;
             plan: components["schemas"]["StrainIn"];
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
         };
         /**
          * StrainForecastOut
@@ -6167,6 +6217,13 @@ export interface components {
         SweetStepOut: {
             /** Base */
             base: string;
+            /**
+             * Base Batch
+             * @description The weighed batch that this base is
+             */
+            base_batch: number | null;
+            /** Base Kg */
+            base_kg: number | null;
             /** Began At S */
             began_at_s: number | null;
             /** Bench */

@@ -46,6 +46,30 @@ test('words stand in the address; the rest is as usual, and coconut is no milk t
   expect(words.milks().map((m) => m.text)).toEqual(['farm', 'cow'])
 })
 
+test('a milk of the tables that a sweet asks for is the nearest that the Larder has', async () => {
+  data.value = {
+    milks: [
+      { id: 1, name: 'farm', species: 'buffalo', fat_pct: 6.9, snf_pct: 9.7 },
+      { id: 2, name: 'packet', species: 'cow', fat_pct: 5.8, snf_pct: 9 },
+      { id: 4, name: 'lean', species: 'cow', fat_pct: 1.5, snf_pct: 9 },
+    ],
+    milk_kinds: [
+      { key: 'full-cream', species: 'cow', fat_pct: 6, snf_pct: 9 },
+      { key: 'skim', species: 'cow', fat_pct: 0.3, snf_pct: 8.7 },
+    ],
+    pans: [{ id: 5, name: 'pot' }],
+  }
+  for (const [milk, id] of [
+    ['full-cream', '2'],
+    ['skim', '4'],
+    ['1', '1'],
+    ['moon', '1'],
+  ]) {
+    await at(`/bench/curdle?milk=${milk}`)
+    expect(words.words.milk).toBe(id)
+  }
+})
+
 test('a number the Larder does not know becomes its first', async () => {
   await at('/bench/curdle?milk=77&pan=5')
   expect(words.words.milk).toBe('1')

@@ -5,6 +5,23 @@ import { useLarder } from '@/api/kitchen'
 
 type Kind = 'milk' | 'pan' | 'burner'
 
+type Milk = LarderOut['milks'][number]
+
+/**
+ * The Larder's milk that a word of the address means: its number, or of a milk of the tables that a sweet asks for
+ * ("full-cream") the one that comes nearest to it in fat and SNF, of the same animal if there is one.
+ */
+export function milkMeant(kitchen: LarderOut, among: Milk[], word: string): Milk | undefined {
+  const numbered = among.find((m) => String(m.id) === word)
+  const kind = kitchen.milk_kinds?.find((k) => k.key === word)
+  if (numbered || !kind) return numbered
+  const off = (m: Milk) =>
+    Math.abs(m.fat_pct - kind.fat_pct) +
+    Math.abs(m.snf_pct - kind.snf_pct) +
+    (m.species === kind.species ? 0 : 10)
+  return [...among].sort((a, b) => off(a) - off(b))[0]
+}
+
 /**
  * The words of a sentence as they stand in the address: what is as usual stays out of it, and a number that
  * the Larder does not know becomes its first.
@@ -29,6 +46,10 @@ export function useWords<T extends Record<string, string>>(path: string, first: 
       }
       for (const kind of kinds) {
         const list = fitting(kitchen, kind)
+        if (kind === 'milk') {
+          const meant = milkMeant(kitchen, list as Milk[], words[kind] ?? '')
+          if (meant) words[kind as keyof T] = String(meant.id) as T[keyof T]
+        }
         if (!list.some((x) => String(x.id) === words[kind]))
           words[kind as keyof T] = String(list[0]?.id ?? '') as T[keyof T]
       }

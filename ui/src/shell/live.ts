@@ -26,6 +26,8 @@ export interface Live {
   nudges: Nudge[]
   hushed: boolean
   onFire: boolean
+  /** The making that it is a base of, and which. */
+  making: { parent: number; slot: string } | null
   nowS: () => number
 }
 
@@ -38,6 +40,9 @@ export function loudness(nudge: Nudge, nowS: number): Loudness {
   return late >= SPEAK_AFTER_S ? 'speak' : 'chime'
 }
 
+const makingOf = ({ parent_id, slot }: { parent_id?: number | null; slot?: string | null }) =>
+  parent_id && slot ? { parent: parent_id, slot } : null
+
 export function livePan(b: LiveBatch): Live {
   return {
     of: 'pan',
@@ -48,6 +53,7 @@ export function livePan(b: LiveBatch): Live {
     burner: b.burner_id,
     nudges: b.nudges,
     hushed: b.hushed,
+    making: makingOf(b),
     onFire: (b.phase === 'heating' || b.phase === 'boiling') && b.paused_at_s === null,
     nowS: () => b.now_s + ran(b),
   }
@@ -63,6 +69,7 @@ export function liveCurd(c: LiveCurd): Live {
     burner: c.step === 0 ? c.burner_id : null,
     nudges: c.nudges,
     hushed: c.hushed,
+    making: makingOf(c),
     onFire: c.step === 0,
     nowS: () => c.now_s + ran(c),
   }
@@ -79,6 +86,7 @@ export function liveSweet(s: LiveSweet): Live {
     burner: null,
     nudges: s.nudges,
     hushed: s.hushed,
+    making: null,
     onFire: s.steps.some((x) => x.phase === 'running' && x.fire),
     nowS: () => s.now_s + ran(s),
   }

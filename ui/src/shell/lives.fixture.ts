@@ -22,6 +22,7 @@ export const live = (name: string, nudges: Nudge[], more: Partial<Live> = {}): L
   burner: 1,
   nudges,
   hushed: false,
+  making: null,
   onFire: true,
   nowS: () => 1000,
   ...more,

@@ -13,7 +13,7 @@ from ..errors import BadInput, Conflict
 from ..planning.curdle.forecast import CurdForecast, Pieces, Stage, curdle, pieces_of
 from ..planning.curdle.pieces import use
 from ..planning.curdle.plan import CurdlePlan
-from ..planning.strain.forecast import StrainForecast, StrainPlan, strain
+from ..planning.strain.forecast import LONGEST_S, StrainForecast, StrainPlan, strain
 from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
 from .events import Abandoned, Begun, Event, Note, Poured, StepDone, Undo, Weighed, WheyWeighed
@@ -86,8 +86,7 @@ def curd_state(log: Log, now_s: float) -> CurdState:
         curded = curdle(plan)
         stages = list(curded.stages)
     else:
-        readings = tuple((at - began, kg) for at, kg in whey if began is not None and at > began)
-        hung = strain(replace(plan, readings=readings))
+        hung = strain(replace(plan, readings=_growing(plan, began, whey)))
         stages = [
             Stage("hang", hung.seconds.likely, "it holds a spoon and no longer drips"),
             Stage("weigh", 60.0, "scraped from its cloth"),
@@ -158,6 +157,19 @@ def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
     return [Nudge(step.name, episode, kind, began + within, act, strip, answer)]
 
 
+def _growing(
+    plan: StrainPlan, began_s: float | None, whey: Sequence[tuple[float, float]]
+) -> tuple[tuple[float, float], ...]:
+    """Readings of the whey that a forecast can lean on: since it was hung, within the days it may hang, never less. A
+    former release took others."""
+    found: list[tuple[float, float]] = []
+    for at, kg in whey:
+        seconds = at - (at if began_s is None else began_s)
+        if 0 < seconds <= LONGEST_S and (found[-1][1] if found else 0.0) <= kg < plan.mass_kg:
+            found.append((seconds, kg))
+    return tuple(found)
+
+
 def _step_ends(counted: Sequence[Event], stages: Sequence[Stage]) -> list[float]:
     """When each finished step ended. Weighing the curd ends the weighing and all before it."""
     weighing = next(i for i, s in enumerate(stages) if s.name == "weigh")
@@ -213,8 +225,9 @@ def check_curd_event(log: Log, new: Event) -> None:
                 raise Conflict("kind", "No acid goes into yoghurt.", "Log whey instead.")
             _within("amount", amount, 2.0 * most)
         case WheyWeighed(mass_kg):
-            _within("mass_kg", mass_kg, 2.0 * most if isinstance(plan, CurdlePlan) else most)
-            if state.whey_kg is not None and mass_kg < state.whey_kg:
+            _within("mass_kg", mass_kg, 2.0 * most if isinstance(plan, CurdlePlan) else 0.999 * most)
+            others = ((e.at_s, e.what.mass_kg) for e in log.counted if isinstance(e.what, WheyWeighed))
+            if any(kg > mass_kg if at <= new.at_s else kg < mass_kg for at, kg in others):
                 raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
         case Weighed(mass_kg):
             _within("mass_kg", mass_kg, most)

@@ -9,6 +9,7 @@ from ..equipment.burners import Flame
 from ..equipment.pans import Pan
 from ..planning.reduce.plan import Addition
 from ..planning.reduce.stops import Stop
+from ..ranges import Range
 from .attention import Hushed, Missed, Snoozed
 
 ReadingKind = Literal["depth", "weight", "volume", "spoon", "temperature", "brix"]
@@ -224,6 +225,22 @@ class PiecesCounted:
 
 
 @dataclass(frozen=True, slots=True)
+class BaseWeighed:
+    """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
+    there, and what is told of the sweet from then on. A line of the weighing list that stays as it was is None; so is all
+    of it when no sweet can be reckoned from that base."""
+
+    slot: str
+    batch: int
+    mass_kg: float
+    whole: bool = True
+    rows_kg: tuple[float | None, ...] = ()
+    told_kg: Range | None = None
+    told_pieces: Range | None = None
+    stop_kg: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class LidMoved:
     on: bool
 
@@ -241,7 +258,7 @@ class AcidPoured:
 
 
 Happening = (
-    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted
+    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | BaseWeighed
     | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
@@ -280,6 +297,7 @@ KINDS: Mapping[str, type[Happening]] = {
     "whey": WheyWeighed,
     "row_weighed": RowWeighed,
     "counted": PiecesCounted,
+    "base_weighed": BaseWeighed,
     "lid_moved": LidMoved,
     "skin_folded": SkinFolded,
     "acid_poured": AcidPoured,

@@ -96,9 +96,9 @@ def _of_sweet(run: SweetRun, state: SweetState) -> Summary:
     return Summary(
         phase=phase,
         of=state.said,
-        told_kg=run.told_kg,
+        told_kg=state.told_kg,
         weighed_kg=state.weighed_kg,
-        told_pieces=run.told_pieces,
+        told_pieces=state.told_pieces,
         counted=state.counted,
         one=run.one,
         many=run.many,

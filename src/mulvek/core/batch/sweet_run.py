@@ -16,7 +16,19 @@ from ..planning.sweets.steps import PlannedStep
 from ..ranges import Range
 from ..safety.cautions import Caution
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
-from .events import Abandoned, Begun, Event, Note, PiecesCounted, RowWeighed, StepBegun, StepDone, Undo, Weighed
+from .events import (
+    Abandoned,
+    BaseWeighed,
+    Begun,
+    Event,
+    Note,
+    PiecesCounted,
+    RowWeighed,
+    StepBegun,
+    StepDone,
+    Undo,
+    Weighed,
+)
 from .log import Log, check_common
 
 StepPhase = Literal["waits", "ready", "running", "done"]
@@ -24,7 +36,7 @@ MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, RowWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 
@@ -58,10 +70,16 @@ class StepNow:
 
 @dataclass(frozen=True, slots=True)
 class SweetState:
-    """Where it stands."""
+    """Where it stands. ``row_kg``: each line of the weighing list as told now; ``bases``: what came off weighed,
+    by slot and batch."""
 
     steps: tuple[StepNow, ...]
     rows: tuple[float | None, ...]
+    row_kg: tuple[float, ...]
+    bases: Mapping[str, Mapping[int, BaseWeighed]]
+    told_kg: Range
+    told_pieces: Range
+    stop_kg: float | None
     weighed_kg: float | None
     counted: int | None
     given_up: bool
@@ -87,6 +105,9 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     began: dict[str, float] = {}
     done: dict[str, float] = {}
     rows: list[float | None] = [None] * len(run.rows)
+    row_kg = [row.kg for row in run.rows]
+    bases: dict[str, dict[int, BaseWeighed]] = {}
+    told_kg, told_pieces, stop_kg = run.told_kg, run.told_pieces, run.stop_kg
     weighed: float | None = None
     pieces: int | None = None
     given_up = False
@@ -99,6 +120,14 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                 done[step] = event.at_s
             case RowWeighed(row, kg) if row < len(rows):
                 rows[row] = kg
+            case BaseWeighed() as base:
+                bases.setdefault(base.slot, {})[base.batch] = base
+                began.setdefault(base_step(base.slot), event.at_s)
+                if base.whole:
+                    done[base_step(base.slot)] = event.at_s
+                if base.told_kg is not None and base.told_pieces is not None:
+                    told_kg, told_pieces, stop_kg = base.told_kg, base.told_pieces, base.stop_kg
+                    row_kg = [was if now is None else now for was, now in zip(row_kg, base.rows_kg, strict=True)]
             case Weighed(kg):
                 weighed = kg
             case PiecesCounted(count):
@@ -113,12 +142,17 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     return SweetState(
         steps,
         tuple(rows),
+        tuple(row_kg),
+        bases,
+        told_kg,
+        told_pieces,
+        stop_kg,
         weighed,
         pieces,
         given_up,
         all_done,
         () if given_up else attended(_nudges(steps), said),
-        _difference(run, weighed, pieces),
+        _difference(run, told_kg, told_pieces, weighed, pieces),
     )
 
 
@@ -149,27 +183,28 @@ def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
     return made
 
 
-def _difference(run: SweetRun, weighed: float | None, pieces: int | None) -> str:
+def _difference(run: SweetRun, told_kg: Range, told_pieces: Range, weighed: float | None, pieces: int | None) -> str:
     """What it gave beside what was told, in words."""
     said = []
     if weighed is not None:
-        if run.told_kg.low <= weighed <= run.told_kg.high:
+        if told_kg.low <= weighed <= told_kg.high:
             said.append("It weighs as told.")
-        elif weighed < run.told_kg.low:
-            said.append(
-                f"{say(run.told_kg.likely - weighed, 'mass')} less than told: drier, or more stayed in the pan."
-            )
+        elif weighed < told_kg.low:
+            said.append(f"{say(told_kg.likely - weighed, 'mass')} less than told: drier, or more stayed in the pan.")
         else:
-            said.append(
-                f"{say(weighed - run.told_kg.likely, 'mass')} more than told: it is wetter, so it keeps shorter."
-            )
+            said.append(f"{say(weighed - told_kg.likely, 'mass')} more than told: it is wetter, so it keeps shorter.")
     if pieces is not None:
-        likely = round(run.told_pieces.likely)
+        likely = round(told_pieces.likely)
         word = run.one if pieces == 1 else run.many
         said.append(
             f"{pieces} {word}, as told." if pieces == likely else f"{pieces} {word} where {likely} were told."
         )
     return " ".join(said)
+
+
+def base_step(slot: str) -> str:
+    """The step that makes a base of this letter."""
+    return f"base-{slot}"
 
 
 def check_sweet_event(log: Log, new: Event) -> None:
@@ -192,6 +227,10 @@ def check_sweet_event(log: Log, new: Event) -> None:
             if found.waits_for:
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
+        case BaseWeighed(slot, _, kg):
+            if all(s.planned.key != base_step(slot) for s in state.steps):
+                raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
+            _within("mass_kg", kg)
         case RowWeighed(row, kg):
             if not 0 <= row < len(run.rows):
                 raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")

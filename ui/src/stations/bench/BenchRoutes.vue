@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MakingNote from './MakingNote.vue'
 import { useRoute } from 'vue-router'
 
 /** The bases one plans on the Bench. */
@@ -19,6 +20,7 @@ const ROUTES = [
       <RouterLink v-else :to="r.path">{{ r.text }}</RouterLink>
     </template>
   </p>
+  <MakingNote />
 </template>
 
 <style scoped>

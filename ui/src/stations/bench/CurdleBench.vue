@@ -15,6 +15,7 @@ import { cm, grams, minutes, percent, volume } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
+import { useMaking } from './making'
 import CurdBalance from './CurdBalance.vue'
 import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
@@ -29,6 +30,7 @@ const { larder, words, keep, milks } = useWords('/bench/curdle', CURDLE_FIRST, [
   'burner',
 ])
 const choices = useCurdChoices()
+const making = useMaking()
 const kitchen = computed(() => larder.data.value)
 
 /** Until a burner is chosen, one that is free. */
@@ -272,7 +274,7 @@ function mend() {
         <div class="go">
           <StageBar :stages="f.stages" />
           <BeginTray
-            :start="startCurd('curdle', plan)"
+            :start="startCurd('curdle', plan, making)"
             :suggested="`Chhena for ${f.use.name}`"
             verb="Light it"
             :cautions="f.cautions"

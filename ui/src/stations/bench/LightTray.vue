@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMaking } from './making'
 import { may } from '@/door/me'
 import { LONGEST_NAME } from '@/api/shared'
 import { newKey } from '@/api/keys'
@@ -42,17 +43,25 @@ async function ask() {
   await nextTick()
   setTimeout(() => field.value?.select(), 50)
 }
+const making = useMaking()
 const light = useMutation({
   mutationFn: () =>
     unwrap(
       api.POST('/api/batches', {
         body: {
-          batch: { kind: 'reduce', name: name.value.trim(), plan: props.plan, key: key.value },
+          batch: {
+            kind: 'reduce',
+            name: name.value.trim(),
+            plan: props.plan,
+            key: key.value,
+            ...making.sent(),
+          },
         },
       }),
     ),
   onSuccess: async (batch) => {
     naming.value = false
+    making.letGo()
     await client.invalidateQueries({ queryKey: ['stove'] })
     await router.push(`/stove/${batch.id}`)
   },

@@ -11,6 +11,7 @@ import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
+import { useMaking } from './making'
 import { useCurdChoices, startCurd } from './curd'
 import FruitTray from './FruitTray.vue'
 import { plain, shown, useWords } from '@/sentence/words'
@@ -28,6 +29,7 @@ const FIRST = {
 }
 const { larder, words, keep } = useWords('/bench/strain', FIRST, [])
 const choices = useCurdChoices()
+const making = useMaking()
 const ENDS = [
   { value: 'soft', text: 'soft', does: '18 to 20 % solids' },
   { value: 'spoonable', text: 'spoonable', does: '20 to 22 % solids' },
@@ -241,7 +243,7 @@ function drop(seconds: number) {
           </p>
         </div>
         <BeginTray
-          :start="startCurd('strain', plan)"
+          :start="startCurd('strain', plan, making)"
           :suggested="`${f.yoghurt_name}, hung`"
           verb="Hang it"
           :cautions="f.cautions"

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { api, unwrap } from '@/api/client'
+import type { useMaking } from './making'
 
 /** What the curd sentences choose from: it never changes while the app runs. */
 export function useCurdChoices() {
@@ -55,9 +56,12 @@ export const CURDLE_FIRST = {
   read: '',
 }
 
-/** Puts a curdling or a straining on the Stove; its address there. */
+/** Puts a curdling or a straining on the Stove, as a base of a making if it is planned for one; its address there. */
 export const startCurd =
-  (kind: 'curdle' | 'strain', plan: unknown) => async (name: string, key: string) => {
-    const body = { batch: { kind, plan, name, key } as never }
-    return `/stove/curd/${(await unwrap(api.POST('/api/batches', { body }))).id}`
+  (kind: 'curdle' | 'strain', plan: unknown, making: ReturnType<typeof useMaking>) =>
+  async (name: string, key: string) => {
+    const body = { batch: { kind, plan, name, key, ...making.sent() } as never }
+    const { id } = await unwrap(api.POST('/api/batches', { body }))
+    making.letGo()
+    return `/stove/curd/${id}`
   }

@@ -1,3 +1,4 @@
+import { milkMeant } from '@/sentence/words'
 import type { LocationQuery } from 'vue-router'
 import type { LarderOut, ReduceIn } from '@/api/client'
 
@@ -55,7 +56,9 @@ export function wordsFrom(query: LocationQuery, larder: LarderOut): Words {
   ) as typeof FIRST
   return {
     ...first,
-    milk: known('milk', larder.milks),
+    milk: String(
+      milkMeant(larder, larder.milks, read('milk', ''))?.id ?? known('milk', larder.milks),
+    ),
     pan: known('pan', larder.pans),
     burner: known('burner', larder.burners),
     add: [query.add ?? []].flat().flatMap((text) => {

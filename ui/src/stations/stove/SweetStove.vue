@@ -7,6 +7,7 @@ import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
 import { clock, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
+import { useLives } from '@/shell/live'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { NModal } from 'naive-ui'
@@ -36,6 +37,10 @@ function told(s: Step): [string, string] {
   if (t >= 5400) return [(Math.round(t / 360) / 10).toString(), 'hours']
   return t >= 600 ? [minutes(t), 'minutes'] : [stopwatch(t), 'minutes:seconds']
 }
+/** The pan or the curd that runs as this base, with where it stands. */
+const lives = useLives()
+const made = (s: Step) =>
+  lives.value.find((x) => x.making?.parent === b.value?.id && x.making?.slot === s.base)
 const takes = (s: Step) =>
   s.seconds.likely >= 5400
     ? `${Math.round(s.seconds.likely / 360) / 10} h`
@@ -112,9 +117,15 @@ useKeys([
         <p v-else-if="b.finished" class="words"><b>It is made.</b> {{ b.said }} {{ b.keeping }}</p>
         <p v-else-if="first" class="words">
           <b>{{ first.say }}</b> {{ first.check }}
+          <RouterLink v-if="first.base && made(first)" :to="made(first)!.path"
+            >{{ made(first)!.name }} is under way.</RouterLink
+          >
           <RouterLink
-            v-if="first.base"
-            :to="{ path: `/bench${first.bench}`, query: first.bench_words }"
+            v-else-if="first.base"
+            :to="{
+              path: `/bench${first.bench}`,
+              query: { ...first.bench_words, making: b.id, slot: first.base },
+            }"
             >Plan it on the Bench.</RouterLink
           >
         </p>
@@ -168,7 +179,15 @@ useKeys([
             :aria-current="s === first ? 'step' : undefined"
           >
             <span>{{ s.say }}</span>
-            <small v-if="s.done_at_s">done at {{ clock(s.done_at_s) }}</small>
+            <small v-if="s.base_kg !== null && s.base_batch !== null"
+              ><RouterLink :to="`${s.bench ? '/stove/curd' : '/book'}/${s.base_batch}`"
+                >gave {{ grams(s.base_kg) }}</RouterLink
+              ></small
+            >
+            <small v-else-if="s.done_at_s">done at {{ clock(s.done_at_s) }}</small>
+            <small v-else-if="made(s)"
+              ><RouterLink :to="made(s)!.path">{{ made(s)!.name }}</RouterLink></small
+            >
             <small v-else-if="s.phase === 'running'">since {{ clock(s.began_at_s!) }}</small>
             <small v-else-if="s.phase === 'ready' && s !== first && !b.given_up">
               <button type="button" class="touch" @click="begin(s)">

@@ -4,10 +4,10 @@ Sweets dossier §2. Nothing here knows how much is wanted; everything is per kil
 """
 
 import math
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from ...composition.composition import Composition
+from ...composition.composition import Composition, together
 from ...errors import BadInput, Impossible
 from .curds import Curd, chhena, hung_curd
 from .formula import MILK, SUGARS, Base, School, Sweet
@@ -44,6 +44,24 @@ class ReadyBase:
     added_sugar: float
     mass_kg: float
     said: str = ""
+
+
+def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:
+    """Several of them poured together.
+
+    >>> half = ReadyBase(Composition(water=0.7, fat=0.3), 0.1, 1.0, "first pan")
+    >>> both = pooled([half, ReadyBase(Composition(water=0.5, fat=0.5), 0.0, 3.0, "second pan")])
+    >>> both.mass_kg, round(both.parts.fat, 3), round(both.added_sugar, 3), both.said
+    (4.0, 0.45, 0.025, 'first pan, second pan')
+    """
+    mass = sum(base.mass_kg for base in bases)
+    shares = [base.mass_kg / mass for base in bases]
+    return ReadyBase(
+        together([base.parts.scaled(share) for base, share in zip(bases, shares, strict=True)]),
+        sum(base.added_sugar * share for base, share in zip(bases, shares, strict=True)),
+        mass,
+        ", ".join(base.said for base in bases),
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,181 @@
+"""A sweet and its bases as one making: a base lit from it belongs to it, its weight is what the sweet is reckoned from,
+and what is taken back there is taken back here."""
+
+import pytest
+
+POT = {"milk": 5, "pan": 2, "burner": 1}
+
+
+def begin(client, kind, plan, **more):
+    answer = client.post("/api/batches", json={"batch": {"kind": kind, "name": kind, "plan": plan, **more}})
+    assert answer.status_code == 201, answer.json
+    return answer.json
+
+
+def happens(client, batch, **event):
+    answer = client.post(f"/api/batches/{batch}/events", json={"event": event})
+    assert answer.status_code == 201, answer.json
+    return answer.json
+
+
+def look(client, batch):
+    return client.get(f"/api/batches/{batch}").json
+
+
+@pytest.fixture
+def kulfi(client):
+    return begin(client, "sweet", {"sweet": "kulfi", "school": "reduced", "want": "12", "pan": 2, "burner": 1})
+
+
+def light(client, sweet, slot="R"):
+    """The base as the sweet itself would have it on the Bench."""
+    words = next(step["bench_words"] for step in sweet["steps"] if step["base"] == slot)
+    plan = {**POT, "milk": words["milk"], "amount": words["amount"], "stop": words["stop"], "sugar": ""}
+    return begin(client, "reduce", plan, parent=sweet["id"], slot=slot)
+
+
+def weigh(client, clock, base, kg):
+    for seconds, event in (
+        (900, {"kind": "first_boil"}),
+        (2400, {"kind": "off"}),
+        (60, {"kind": "weighed", "mass_kg": kg}),
+    ):
+        clock.now += seconds
+        told = happens(client, base["id"], **event)
+    return told
+
+
+def told_base_kg(client, sweet, slot="R"):
+    words = {"sweet": sweet["sweet"], "school": "reduced", "want": "12", "pan": 2, "burner": 1}
+    return next(
+        b["made_kg"] for b in client.post("/api/sweets/plan", json=words).json["bases"] if b["letter"] == slot
+    )
+
+
+def test_the_base_belongs_to_its_making_and_its_weight_flows_on(client, clock, kulfi):
+    base = light(client, kulfi)
+    assert (base["parent_id"], base["slot"]) == (kulfi["id"], "R")
+    assert look(client, kulfi["id"])["steps"][0]["phase"] == "running"  # it was not begun by hand
+    planned = told_base_kg(client, kulfi)
+    weigh(client, clock, base, round(planned * 1.2, 3))
+    after = look(client, kulfi["id"])
+    step = after["steps"][0]
+    assert step["phase"] == "done" and step["base_batch"] == base["id"]
+    assert step["base_kg"] == pytest.approx(planned * 1.2, abs=1e-3)
+    # a fifth more of the base: a fifth more of what goes into it, and of the sweet
+    assert after["told_kg"]["likely"] == pytest.approx(kulfi["told_kg"]["likely"] * 1.2, rel=0.02)
+    before_rows, rows = kulfi["rows"], after["rows"]
+    late = [i for i, row in enumerate(before_rows) if row["when"] not in ("to reduce", "to buy") and row["grams"] > 5]
+    assert late
+    for i in late:
+        assert rows[i]["grams"] == pytest.approx(before_rows[i]["grams"] * 1.2, rel=0.03), before_rows[i]["name"]
+    assert "gave" in after["log"][0]["text"] and "of the sweet from it" in after["log"][0]["text"]
+    # the Book says the same
+    line = next(x for x in client.get("/api/book").json["lines"] if x["id"] == kulfi["id"])
+    assert line["told_kg"]["likely"] == pytest.approx(after["told_kg"]["likely"])
+
+
+def test_what_is_taken_back_in_the_pan_is_taken_back_in_the_sweet(client, clock, kulfi):
+    base = light(client, kulfi)
+    weighed = weigh(client, clock, base, round(told_base_kg(client, kulfi) * 0.7, 3))
+    less = look(client, kulfi["id"])
+    assert less["told_kg"]["likely"] < kulfi["told_kg"]["likely"] * 0.8
+    happens(client, base["id"], kind="undo", event_id=weighed["log"][0]["event_id"])
+    back = look(client, kulfi["id"])
+    assert back["told_kg"] == kulfi["told_kg"] and [r["grams"] for r in back["rows"]] == [
+        r["grams"] for r in kulfi["rows"]
+    ]
+    assert back["steps"][0]["phase"] == "running" and back["steps"][0]["base_kg"] is None
+    # weighed again, and again: the last weight counts, once
+    for share in (0.9, 1.0):
+        happens(client, base["id"], kind="weighed", mass_kg=round(told_base_kg(client, kulfi) * share, 3))
+    again = look(client, kulfi["id"])
+    assert again["told_kg"]["likely"] == pytest.approx(kulfi["told_kg"]["likely"], rel=0.02)
+    happens(client, base["id"], kind="note", text="a note changes nothing")
+    assert look(client, kulfi["id"])["log"] == again["log"]
+
+
+def test_a_base_of_two_pans_is_there_when_the_second_is(client, clock):
+    """What one pan cannot hold is made in several goes: the first of them says nothing of the sweet yet."""
+    words = {"sweet": "kulfi", "school": "reduced", "want": "30", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    base = next(b for b in client.post("/api/sweets/plan", json=words).json["bases"] if b["letter"] == "R")
+    assert base["goes"] == 2
+    first = light(client, sweet)
+    weigh(client, clock, first, round(base["made_kg"] * 0.45, 3))
+    half = look(client, sweet["id"])
+    assert half["told_kg"] == sweet["told_kg"] and half["steps"][0]["phase"] == "running"
+    assert half["steps"][0]["base_kg"] == pytest.approx(base["made_kg"] * 0.45, abs=1e-3)
+    weigh(client, clock, light(client, sweet), round(base["made_kg"] * 0.45, 3))
+    whole = look(client, sweet["id"])
+    assert whole["steps"][0]["phase"] == "done"
+    assert whole["told_kg"]["likely"] == pytest.approx(sweet["told_kg"]["likely"] * 0.9, rel=0.02)
+
+
+def test_a_base_that_is_called_enough_is_reckoned_from(client, clock):
+    words = {"sweet": "kulfi", "school": "reduced", "want": "60", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    base = next(b for b in client.post("/api/sweets/plan", json=words).json["bases"] if b["letter"] == "R")
+    weigh(client, clock, light(client, sweet), round(base["made_kg"] * 0.5, 3))
+    enough = happens(client, sweet["id"], kind="step_done", step="base-R")
+    assert enough["steps"][0]["phase"] == "done"
+    assert enough["told_kg"]["likely"] == pytest.approx(sweet["told_kg"]["likely"] * 0.5, rel=0.02)
+
+
+def test_two_bases_flow_into_one_sweet(client, clock):
+    words = {"sweet": "kalakand", "want": "24", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    pan = light(client, sweet)
+    jetty = client.post("/api/larder/burners", json={"name": "jetty", "kind": "lpg-large"}).json["id"]
+    asked = next(step["bench_words"] for step in sweet["steps"] if step["base"] == "C")
+    half = f"{float(asked['amount'].split()[0]) / 2:.3f} L"
+    curd = begin(
+        client,
+        "curdle",
+        {**POT, "milk": asked["milk"], "use": asked["use"], "burner": jetty, "amount": half},
+        parent=sweet["id"],
+        slot="C",
+    )
+    assert [s["phase"] for s in look(client, sweet["id"])["steps"][:3]] == ["running", "running", "waits"]
+    weigh(client, clock, pan, pan["served_kg"]["likely"])
+    alone = look(client, sweet["id"])
+    assert alone["told_kg"]["likely"] == pytest.approx(sweet["told_kg"]["likely"], rel=0.1)
+    happens(client, curd["id"], kind="weighed", mass_kg=curd["told_kg"]["likely"])
+    both = look(client, sweet["id"])
+    assert [s["phase"] for s in both["steps"][:3]] == ["done", "done", "ready"]
+    # from half the milk half the curd: the scarcer base decides
+    assert both["told_kg"]["likely"] == pytest.approx(sweet["told_kg"]["likely"] / 2, rel=0.15)
+    assert both["stop_kg"] < sweet["stop_kg"] * 0.65
+    happens(client, curd["id"], kind="undo", event_id=look(client, curd["id"])["log"][0]["event_id"])
+    again = look(client, sweet["id"])
+    assert again["told_kg"]["likely"] == pytest.approx(alone["told_kg"]["likely"])
+    assert [s["phase"] for s in again["steps"][:2]] == ["done", "running"]
+
+
+def test_what_is_no_base_of_it_is_refused_and_nothing_is_begun(client, clock, kulfi):
+    plan = {**POT, "amount": "1 L", "stop": "half its volume", "sugar": ""}
+
+    def refused(**more):
+        body = {"batch": {"kind": "reduce", "name": "x", "plan": plan, **more}}
+        answer = client.post("/api/batches", json=body)
+        return answer.status_code, answer.json["fields"][0]["path"]
+
+    stove = len(client.get("/api/stove").json["batches"])
+    assert refused(parent=kulfi["id"], slot="X") == (422, "slot")
+    assert refused(parent=404, slot="R") == (404, "batch")
+    other = begin(client, "strain", {})["id"]
+    assert refused(parent=other, slot="R") == (422, "parent")
+    assert len(client.get("/api/stove").json["batches"]) == stove + 1
+    base = light(client, kulfi)
+    weigh(client, clock, base, 0.9)
+    assert refused(parent=kulfi["id"], slot="R") == (409, "slot")
+    assert len(look(client, kulfi["id"])["log"]) == 3
+
+
+def test_a_making_given_up_lets_its_base_go_on_by_itself(client, clock, kulfi):
+    base = light(client, kulfi)
+    happens(client, kulfi["id"], kind="abandoned")
+    assert weigh(client, clock, base, 0.9)["phase"] == "weighed"
+    assert look(client, kulfi["id"])["log"][0]["text"] == "given up"
+    # it stands among the weighed bases all the same
+    assert str(base["id"]) in [b["ref"] for b in client.get("/api/sweets/bases").json["bases"]]

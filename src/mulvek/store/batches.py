@@ -15,7 +15,6 @@ from ..core.batch.events import (
     Event,
     Happening,
     Joined,
-    Off,
     PartTaken,
     PouredInto,
     Resumed,
@@ -72,11 +71,6 @@ class Batch:
 
     def state(self, now_s: float) -> Any:
         return self.kind.state(self.log, now_s)
-
-    def ended(self, now_s: float) -> bool:
-        """It came off its burner for good, or is finished."""
-        state = self.state(now_s)
-        return bool(state.finished or self.log.last(Off))
 
 
 class Batches:

@@ -225,7 +225,7 @@ def _on_connect(dbapi_connection: Any, _record: Any) -> None:
             "journal_mode=WAL",
             "synchronous=FULL",
             "foreign_keys=ON",
-            "cache_size=-512",
+            "cache_size=-256",
             f"busy_timeout={BUSY_MS}",
         ):
             cursor.execute(f"PRAGMA {pragma}")

@@ -28,7 +28,7 @@ from .happened import moment
 from .making import enough, follow, join
 from .pairing import Readers
 from .stream import Changes
-from .told import LINES_TOLD, AnyBatch, told_of
+from .told import LINES_TOLD, AnyBatch, goes_on, told_of
 
 TAGS = [Tag(name="batches")]
 
@@ -146,7 +146,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
                 batch = batches.batch(batch.id)
         told = out(batch, now)
         # what ends a batch or touches two of them is more than one batch's news
-        if followed or event.kind == "undo" or batch.ended(now):
+        if followed or event.kind == "undo" or not goes_on(told):
             changes.publish()
         else:
             changes.publish(told.id, told)

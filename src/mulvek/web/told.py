@@ -21,6 +21,17 @@ def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = 
     return found
 
 
+def goes_on(told: AnyBatch) -> bool:
+    """It stands where it stood: on its burner, hanging, being made."""
+    match told:
+        case BatchOut():
+            return told.phase in ("heating", "boiling")
+        case CurdBatchOut():
+            return told.weighed_kg is None and not told.given_up
+        case SweetBatchOut():
+            return not told.finished
+
+
 def _told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None) -> AnyBatch:
     same = (batch.name, batch.created_at_s, batch.log)
     match batch.kind.name:

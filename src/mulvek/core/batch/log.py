@@ -51,6 +51,10 @@ class Log:
     def began_s(self) -> float | None:
         return next((e.at_s for e in self.counted if isinstance(e.what, Begun | Lit)), None)
 
+    def has(self, *kinds: type) -> bool:
+        """Whether anything of these kinds counts."""
+        return any(isinstance(event.what, kinds) for event in self.counted)
+
     def known(self, now_s: float) -> tuple[Event, ...]:
         """What counts of all that had happened by then."""
         return self.counted[: bisect_right(self.counted, now_s, key=lambda e: e.at_s)]
@@ -97,7 +101,7 @@ def check_common(log: Log, new: Event) -> bool:
         if not what.text.strip() or len(what.text) > LONGEST_NOTE:
             raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
         return True
-    if any(isinstance(e.what, Abandoned) and e.at_s <= new.at_s for e in log.counted):
+    if log.has(Abandoned) and any(isinstance(e.what, Abandoned) for e in log.known(new.at_s)):
         raise Conflict("kind", "It was given up.", "Undo that to carry on.")
     return False
 

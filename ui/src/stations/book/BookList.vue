@@ -32,7 +32,11 @@ const address = (l: Line) =>
     : l.kind === 'sweet'
       ? `/stove/sweet/${l.id}`
       : `/stove/curd/${l.id}`
-const about = (l: Line) => [day(l.created_at_s), KINDS[l.kind], l.of].filter(Boolean).join(', ')
+/** When, what kind, what went in; of a sweet that is made how it came out, a sentence of its own. */
+const about = (l: Line) =>
+  [[day(l.created_at_s), KINDS[l.kind]].filter(Boolean).join(', '), l.of]
+    .filter(Boolean)
+    .join(l.kind === 'sweet' ? '. ' : ', ')
 const RUNS = {
   reduce: 'on the fire',
   curdle: 'not weighed',

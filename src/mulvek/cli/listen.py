@@ -1,11 +1,9 @@
 """Where ``mulvek serve`` listens: this computer alone, the home network, or the home network behind TLS."""
 
 import argparse
-import ctypes
 import errno
 import socket
 from collections.abc import Callable
-from contextlib import suppress
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
@@ -21,7 +19,6 @@ LARGEST_ARRIVING = 26_000_000
 MOST_WAITING = 131_072
 """Bytes that may wait for a slow reader. What a stream has sent is only forgotten when so much has gone through."""
 SILENT_S = 10
-M_ARENA_MAX = -8
 TLS_PORT_BEYOND = 443
 LOOPBACK = "127.0.0.1"
 
@@ -44,7 +41,6 @@ class Listening:
             from ..web.access.tls import unwrapped
 
             app = unwrapped(app, self.inner_port)
-        _few_heaps()
         return create_server(
             app,
             sockets=self.sockets,
@@ -141,10 +137,3 @@ def _bind(host: str, port: int) -> socket.socket:
             "host", f"Nothing can be served at {host}:{port}.", "Give another --host or --port."
         ) from error
     return bound
-
-
-def _few_heaps() -> None:
-    """Nearly a hundred threads would each keep a heap with what they once freed; two serve them all. Only glibc knows
-    this; elsewhere nothing is changed."""
-    with suppress(AttributeError, OSError):
-        ctypes.CDLL(None).mallopt(ctypes.c_int(M_ARENA_MAX), ctypes.c_int(2))

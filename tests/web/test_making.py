@@ -2,6 +2,7 @@
 and what is taken back there is taken back here."""
 
 import pytest
+from sqlalchemy import text
 
 POT = {"milk": 5, "pan": 2, "burner": 1}
 
@@ -179,3 +180,16 @@ def test_a_making_given_up_lets_its_base_go_on_by_itself(client, clock, kulfi):
     assert look(client, kulfi["id"])["log"][0]["text"] == "given up"
     # it stands among the weighed bases all the same
     assert str(base["id"]) in [b["ref"] for b in client.get("/api/sweets/bases").json["bases"]]
+
+
+@pytest.mark.parametrize("column", ["plan", "words"])
+def test_a_making_that_is_damaged_in_the_file_does_not_hold_up_its_pan(client, clock, kulfi, column):
+    base = light(client, kulfi)
+    db = client.application.extensions["mulvek_database"]
+    with db.writing() as session:
+        session.execute(text(f"UPDATE batch SET {column} = '[1]' WHERE id = :id"), {"id": kulfi["id"]})
+    db.changed()  # by a hand that it does not know of
+    weighed = weigh(client, clock, base, 0.9)
+    assert weighed["phase"] == "weighed"
+    happens(client, base["id"], kind="undo", event_id=weighed["log"][0]["event_id"])
+    happens(client, base["id"], kind="note", text="it goes on by itself")

@@ -5,11 +5,12 @@ from typing import Any
 
 from ..core.batch.events import BaseWeighed, StepBegun, Undo, Weighed
 from ..core.batch.sweet_run import SweetRun, base_step
-from ..core.errors import BadInput, Conflict, KitchenError
+from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
 from ..core.planning.sweets.build import pooled
 from ..core.planning.sweets.plan import plan_sweet
 from ..formats.sweet_batch import run_of
 from ..formats.sweet_words import HaveIn, SweetIn, read_sweet_plan
+from ..store.aside import reading_of
 from ..store.bases import base_of
 from ..store.batches import Batch, Batches
 from ..store.planned import Planned
@@ -37,10 +38,14 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
 
 
 def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
-    """After something happened to a base: what it weighs now is told to its making. Whether anything was."""
-    if child.parent_id is None or child.slot is None:
+    """After something happened to a base: what it weighs now is told to its making. Whether anything was. A making that is
+    damaged in the file is left alone: the pan goes on."""
+    if child.parent_id is None or child.slot is None or not isinstance(child.events[-1].what, Weighed | Undo):
         return False
-    parent = batches.batch(child.parent_id)
+    try:
+        parent = batches.batch(child.parent_id)
+    except Unreadable:
+        return False
     of_it = [
         (e.id, e.what) for e in parent.log.counted if isinstance(e.what, BaseWeighed) and e.what.batch == child.id
     ]
@@ -87,7 +92,8 @@ def _reckoned(
         if not whole and child.slot not in there:
             return BaseWeighed(child.slot, child.id, mass_kg, whole=False)
         ready = {slot: base for slot, base in ready.items() if slot in there or (whole and slot == child.slot)}
-        words = SweetIn.model_validate(parent.words)
+        with reading_of(parent.name):
+            words = SweetIn.model_validate(parent.words)
         have = [HaveIn(what=slot, amount=f"{base.mass_kg * 1e3:.1f} g") for slot, base in ready.items()]
         more = {"bases": {**words.bases, **dict.fromkeys(ready, str(child.id))}, "have": have, "want": ""}
         run = run_of(plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready)))

@@ -9,7 +9,6 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from ..core.batch.events import KINDS as HAPPENINGS
 from ..core.batch.events import (
     Abandoned,
     Event,
@@ -19,15 +18,15 @@ from ..core.batch.events import (
     PouredInto,
     Resumed,
     Undo,
-    kind_of,
 )
 from ..core.batch.history import History
 from ..core.batch.kinds import Kind, KindName, kind
 from ..core.batch.log import Log
 from ..core.errors import Conflict, NotFound
 from .aside import each, reading_of
+from .happened import columns, event_of
 from .larder import Larder
-from .layouts import layout_of, read, written
+from .layouts import read
 from .outcomes import keep_outcome
 from .planned import Planned
 from .recent import recent
@@ -170,25 +169,9 @@ class Batches:
         again = select(EventRow.batch_id).where(EventRow.key == key, EventRow.number == 1)
         return self.session.scalars(again).first()
 
-    def append(
-        self,
-        batch_id: int,
-        what: Happening,
-        at_s: float,
-        now_s: float,
-        key: str | None = None,
-        said_s: float | None = None,
-    ) -> Event:
-        """Check a happening against the batch and write it.
-
-        A repeated ``key`` returns the event it stands for and writes nothing.
-
-        :raises NotFound, Conflict, BadInput, Unlikely: as the core's rules say.
-        """
-        batch = self.batch(batch_id)
-        if key is not None and (known := self._known(batch_id, key)) is not None:
-            return known
-        return self.log(batch, what, at_s, now_s, key, said_s).events[-1]
+    def append(self, batch_id: int, what: Happening, at_s: float, now_s: float, key: str | None = None) -> Batch:
+        """``log`` for a batch by its number."""
+        return self.log(self.batch(batch_id), what, at_s, now_s, key)
 
     def log(
         self,
@@ -199,26 +182,20 @@ class Batches:
         key: str | None = None,
         said_s: float | None = None,
     ) -> Batch:
-        """The same for a batch already at hand: the batch with it, or as it was when ``key`` is known."""
-        if key is not None and self._known(batch.id, key) is not None:
+        """Check a happening against the batch and write it: the batch with it, or as it was when ``key`` is known.
+
+        :raises Conflict, BadInput, Unlikely: as the core's rules say.
+        """
+        if key is not None and self.has(batch.id, key):
             return batch
         if isinstance(what, Resumed):
             self._free(batch.burner_id, now_s, batch.id)
-        after = self._append(batch, what, at_s, now_s, key, said_s)
+        after = self._append(batch, Event(batch.log.next_id, at_s, what, said_s), now_s, key)
         if isinstance(what, Undo):
             self._undo_with_partner(batch, what, now_s)
         return after
 
-    def _append(
-        self,
-        batch: Batch,
-        what: Happening,
-        at_s: float,
-        now_s: float,
-        key: str | None = None,
-        said_s: float | None = None,
-    ) -> Batch:
-        event = Event(batch.log.next_id, at_s, what, said_s)
+    def _append(self, batch: Batch, event: Event, now_s: float, key: str | None = None) -> Batch:
         batch.kind.check(batch.log, event)
         self._write(batch.id, event, now_s, key)
         after = batch.with_(event)
@@ -233,12 +210,12 @@ class Batches:
             case PartTaken(to_batch=other_id):
                 other = self.batch(other_id)
                 if not other.state(now_s).finished:
-                    self._append(other, Abandoned(), now_s, now_s)
+                    self._append(other, Event(other.log.next_id, now_s, Abandoned()), now_s)
             case Joined(from_batch=other_id) | PouredInto(to_batch=other_id):
                 other = self.batch(other_id)
                 theirs = next((e for e in reversed(other.log.counted) if _is_partner(e.what, batch.id)), None)
                 if theirs is not None:
-                    self._append(other, Undo(theirs.id), now_s, now_s)
+                    self._append(other, Event(other.log.next_id, now_s, Undo(theirs.id)), now_s)
             case Undo():
                 ended = next(e for e in batch.events if e.id == target.event_id).what
                 if isinstance(ended, PartTaken | Joined | PouredInto):
@@ -266,27 +243,11 @@ class Batches:
 
     def has(self, batch_id: int, key: str) -> bool:
         """Whether a happening of this batch was sent under this key."""
-        return self._known(batch_id, key) is not None
-
-    def _known(self, batch_id: int, key: str) -> Event | None:
-        again = select(EventRow).where(EventRow.batch_id == batch_id, EventRow.key == key)
-        row = self.session.scalars(again).first()
-        return _event(row) if row is not None else None
+        again = select(EventRow.id).where(EventRow.batch_id == batch_id, EventRow.key == key)
+        return self.session.scalars(again).first() is not None
 
     def _write(self, batch_id: int, event: Event, now_s: float, key: str | None) -> None:
-        self.session.add(
-            EventRow(
-                batch_id=batch_id,
-                number=event.id,
-                at_s=event.at_s,
-                recorded_at_s=now_s,
-                said_s=event.said_s,
-                kind=kind_of(event.what),
-                data=written(event.what),
-                layout=layout_of(type(event.what)),
-                key=key,
-            )
-        )
+        self.session.add(EventRow(batch_id=batch_id, **columns(event, now_s, key)))
         try:
             self.session.flush()
         except IntegrityError as error:  # the key belongs to another happening
@@ -310,10 +271,6 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
     return False
 
 
-def _event(row: EventRow) -> Event:
-    return Event(row.number, row.at_s, read(HAPPENINGS[row.kind], row.data, row.layout), row.said_s)
-
-
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
     of = kind(row.kind)
     return Batch(
@@ -321,7 +278,7 @@ def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
         of,
         row.name,
         row.created_at,
-        of.log(read(of.plan, row.plan, row.layout), [_event(event) for event in events]),
+        of.log(read(of.plan, row.plan, row.layout), [event_of(event) for event in events]),
         row.words,
         row.forecast,
         row.parent_id,

@@ -8,7 +8,6 @@ from sqlalchemy.orm import Session
 
 from ..core.batch.attention import Attention
 from ..core.batch.events import (
-    KINDS,
     Abandoned,
     Event,
     FirstBoil,
@@ -26,15 +25,15 @@ from ..core.batch.events import (
     StopMoved,
     SugarIn,
     Undo,
-    kind_of,
 )
 from ..core.batch.history import History
 from ..core.batch.rules import check_event
 from ..core.errors import Conflict, NotFound
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.rehearsal.happenings import RehearsalOnly
+from .happened import columns, event_of
 from .larder import Larder
-from .layouts import layout_of, read, written
+from .layouts import read
 from .planned import Planned
 from .tables import RehearsalEventRow, RehearsalRow
 
@@ -103,7 +102,7 @@ class Rehearsals:
             tuple((a, b, c) for a, b, c in row.pace),
             row.finished,
             row.points,
-            tuple(Event(e.number, e.at_s, read(KINDS[e.kind], e.data, e.layout)) for e in events),
+            tuple(event_of(event) for event in events),
         )
 
     def latest(self, count: int = 12) -> list[RehearsalRow]:
@@ -184,16 +183,5 @@ class Rehearsals:
         )
 
     def _write(self, rehearsal_id: int, event: Event, now_s: float, key: str | None) -> None:
-        self.session.add(
-            RehearsalEventRow(
-                rehearsal_id=rehearsal_id,
-                number=event.id,
-                at_s=event.at_s,
-                recorded_at_s=now_s,
-                kind=kind_of(event.what),
-                data=written(event.what),
-                layout=layout_of(type(event.what)),
-                key=key,
-            )
-        )
+        self.session.add(RehearsalEventRow(rehearsal_id=rehearsal_id, **columns(event, now_s, key)))
         self.session.flush()

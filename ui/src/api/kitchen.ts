@@ -73,7 +73,8 @@ function useOne<B extends LiveAny>(
       const found = await unwrap(api.GET('/api/batches/{batch_id}', { params: { path } })).catch(
         () => null,
       )
-      if (found && of(stamp(found) as LiveAny)) return stamp(found) as LiveAny as B
+      const live = found && (stamp(found) as LiveAny)
+      if (live && of(live)) return live
       const before = { params: { path: { former: `${former}-${number}` } } }
       return stamp(await unwrap(api.GET('/api/batches/former/{former}', before))) as LiveAny as B
     },

@@ -1,19 +1,17 @@
 """The kinds of batches, each by what it may be told and how its log is read. A kind more is one entry more here."""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
-from typing import Any, Literal, Protocol, get_args
+from dataclasses import dataclass, replace
+from typing import Any, Literal, get_args
 
 from ..errors import Conflict, NotFound
 from ..planning.curdle.plan import CurdlePlan
 from ..planning.reduce.plan import ReducePlan
 from ..planning.strain.forecast import StrainPlan
 from . import curd_run, rules, sweet_run
-from .attention import Nudge
 from .events import Begun, Event, Happening, Lit, Reading, WheyWeighed
 from .history import History
 from .log import Log
-from .nudges import nudges
 from .running import BatchState, look
 
 WHEY_STEP_KG = 0.01
@@ -21,23 +19,10 @@ WHEY_STEP_KG = 0.01
 KindName = Literal["reduce", "curdle", "strain", "sweet"]
 
 
-class State(Protocol):
-    """What every kind says of where a batch stands."""
-
-    @property
-    def weighed_kg(self) -> float | None: ...
-    @property
-    def finished(self) -> bool:
-        """Nothing more is to be done: it is weighed, given up, or gone into another."""
-
-    @property
-    def on_fire(self) -> bool:
-        """It stands on its burner now."""
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Kind:
-    """``can_happen``: the happenings it may be told; ``begins``: the first of them."""
+    """``can_happen``: the happenings it may be told; ``begins``: the first of them. ``state`` gives where a batch stands:
+    of every kind ``finished``, ``on_fire`` (it stands on its burner now) and ``weighed_kg``."""
 
     name: KindName
     plan: type
@@ -46,7 +31,6 @@ class Kind:
     log: Callable[[Any, Sequence[Event]], Log]
     checked: Callable[[Any, Event], None]
     state: Callable[[Any, float], Any]
-    nudges: Callable[[Any, float], Sequence[Nudge]]
     hears: Callable[[Any, Any, Reading], Happening | None] = lambda plan, state, reading: None
     """What a paired instrument's reading means to it now: plan, state and reading in."""
 
@@ -76,14 +60,15 @@ def _cloth_hears(plan: StrainPlan, state: curd_run.CurdState, reading: Reading) 
     return WheyWeighed(round(whey, 3))
 
 
-_CURD: dict[str, Any] = {
-    "can_happen": curd_run.CAN_HAPPEN,
-    "begins": Begun(),
-    "log": Log,
-    "checked": curd_run.check_curd_event,
-    "state": curd_run.curd_state,
-    "nudges": lambda state, _: state.nudges,
-}
+_CURDLE = Kind(
+    name="curdle",
+    plan=CurdlePlan,
+    can_happen=curd_run.CAN_HAPPEN,
+    begins=Begun(),
+    log=Log,
+    checked=curd_run.check_curd_event,
+    state=curd_run.curd_state,
+)
 KINDS: Mapping[KindName, Kind] = {
     kind.name: kind
     for kind in (
@@ -95,11 +80,10 @@ KINDS: Mapping[KindName, Kind] = {
             log=History,
             checked=rules.check_event,
             state=_reduced,
-            nudges=nudges,
             hears=_boiling_hears,
         ),
-        Kind(name="curdle", plan=CurdlePlan, **_CURD),
-        Kind(name="strain", plan=StrainPlan, hears=_cloth_hears, **_CURD),
+        _CURDLE,
+        replace(_CURDLE, name="strain", plan=StrainPlan, hears=_cloth_hears),
         Kind(
             name="sweet",
             plan=sweet_run.SweetRun,
@@ -108,7 +92,6 @@ KINDS: Mapping[KindName, Kind] = {
             log=Log,
             checked=sweet_run.check_sweet_event,
             state=sweet_run.sweet_state,
-            nudges=lambda state, _: state.nudges,
         ),
     )
 }

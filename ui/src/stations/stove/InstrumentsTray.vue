@@ -62,9 +62,7 @@ function said(c: Channel): string {
 }
 /** What stands or hangs there besides the batch, when nobody says. */
 const beside = computed(() =>
-  props.batch.kind === 'reduce'
-    ? `the pan: ${Math.round(props.batch.pan.mass_kg * 1000)}`
-    : 'the wet cloth and its string',
+  props.batch.kind === 'reduce' ? `the pan: ${Math.round(props.batch.pan.mass_kg * 1000)}` : '0',
 )
 const W = 120
 const H = 26
@@ -127,9 +125,13 @@ function sure(c: Channel) {
       @keep="pair.mutate()"
       @cancel="pairing = false"
     >
-      <p>
+      <p v-if="batch.kind === 'reduce'">
         A scale, a probe or the like in this kitchen’s network. Without any, switch on simulated
         ones: <code>mulvek instruments</code>.
+      </p>
+      <p v-else>
+        A hanging scale in this kitchen’s network. Tare it with the wet cloth and its string, or say
+        below what they weigh: what it loses then is logged as whey.
       </p>
       <FormField v-model="url" label="Address" words />
       <FormField

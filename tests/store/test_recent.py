@@ -94,3 +94,38 @@ def test_only_the_newest_are_kept(db, monkeypatch):
     read(db, numbers[2])
     assert read(db, numbers[1]) is not second
     assert read(db, numbers[1]).events == second.events
+
+
+def test_what_another_hand_wrote_is_added_to_what_was_read(db):
+    one = running(db)
+    before = read(db, one)
+    other = Database(db.path)
+    with other.writing() as session:
+        for word in ("one", "two"):
+            Batches(session).append(one, Note(word), NOW, NOW)
+    other.close()
+    after = read(db, one)
+    assert [event.what for event in after.events[-2:]] == [Note("one"), Note("two")]
+    assert all(a is b for a, b in zip(before.events, after.events, strict=False))  # not read again
+    fresh = anew(db, one)
+    assert after.events == fresh.events and after.state(NOW + 60) == fresh.state(NOW + 60)
+    with db.reading() as session:
+        assert after in Batches(session).running()
+
+
+def test_a_look_that_began_earlier_puts_nothing_back(db):
+    one = running(db)
+    with db.reading() as early:
+        Batches(early).newest([one])  # its view of the file is that of now
+        with db.writing() as session:
+            Batches(session).append(one, Note("meanwhile"), NOW, NOW)
+        Batches(early).batch(one)
+    assert read(db, one).events[-1].what == Note("meanwhile")
+    with db.reading() as early:
+        db.changed()  # nothing is kept: the old look reads its own
+        Batches(early).newest([one])
+        with db.writing() as session:
+            Batches(session).append(one, Note("and this"), NOW, NOW)
+            newest = Batches(session).batch(one)
+        Batches(early).batch(one)
+    assert read(db, one).events == newest.events

@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
 MOST_CONNECTIONS, THREADS = 400, 96
 LARGEST_ARRIVING = 26_000_000
-MOST_WAITING = 131_072
+MOST_WAITING = 16_384
 """Bytes that may wait for a slow reader. What a stream has sent is only forgotten when so much has gone through."""
 SILENT_S = 10
 TLS_PORT_BEYOND = 443

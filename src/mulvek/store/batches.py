@@ -62,7 +62,7 @@ class Batch:
         return self.log
 
     @property
-    def events(self) -> tuple[Event, ...]:
+    def events(self) -> Sequence[Event]:
         return self.log.events
 
     def with_(self, event: Event) -> "Batch":
@@ -82,7 +82,7 @@ class Batches:
     # -- reading --------------------------------------------------------------------------------------
 
     def batch(self, batch_id: int) -> Batch:
-        known = recent(self.session).get(batch_id, self.newest([batch_id]).get(batch_id))
+        known = self._kept(batch_id, self.newest([batch_id]).get(batch_id))
         if known is not None:
             return known
         row = self.session.get(BatchRow, batch_id)
@@ -123,14 +123,28 @@ class Batches:
         return self._readable([rows[number] for number in numbers])
 
     def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
-        here = recent(self.session)
         newest = self.newest([row.id for row in rows])
-        known = {number: batch for number, event in newest.items() if (batch := here.get(number, event)) is not None}
+        known = {number: batch for number, event in newest.items() if (batch := self._kept(number, event)) is not None}
         events = self._events([row.id for row in rows if row.id not in known])
         found, self.aside = each(
             rows, lambda row: known.get(row.id) or _batch(row, events[row.id]), lambda row: row.name
         )
         return found
+
+    def _kept(self, batch_id: int, newest: int | None) -> Batch | None:
+        """A batch as it is kept, with what happened since; none that is not kept or whose new events cannot be read."""
+        known = None if newest is None else recent(self.session).get(batch_id)
+        if known is None or newest is None or known.log.next_id > newest:
+            return known
+        later = select(EventRow).where(EventRow.batch_id == batch_id, EventRow.number >= known.log.next_id)
+        rows = self.session.scalars(later.order_by(EventRow.number)).all()
+        found, _ = each(rows, event_of, lambda row: str(row.number))
+        if len(found) < len(rows):
+            return None
+        for event in found:
+            known = known.with_(event)
+        recent(self.session).offer(known)
+        return known
 
     def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
         """Name of the batch that stands on a burner now, if any."""

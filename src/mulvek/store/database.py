@@ -67,8 +67,8 @@ class Database:
         path.parent.mkdir(parents=True, exist_ok=True)
         self.engine = create_engine(
             f"sqlite:///{path}",
-            pool_size=32,
-            max_overflow=32,
+            pool_size=8,
+            max_overflow=56,
             pool_use_lifo=True,  # the same few again and again: each keeps pages of its own
             json_deserializer=_json_or_nothing,
         )

@@ -1,6 +1,6 @@
 """Batches as last read or written, kept beside the file: a long log is not read and folded again at every look.
 
-A batch holds for as long as its newest event is the same; what a transaction read or wrote is kept once it is on disk.
+What a transaction read or wrote is kept once it is on disk, and what happened since is read and added.
 """
 
 import threading
@@ -32,12 +32,11 @@ class Kept:
         found = session.info[Recent] = Recent(self, self._cleared)
         return found
 
-    def get(self, batch_id: int, newest: int | None) -> "Batch | None":
+    def get(self, batch_id: int) -> "Batch | None":
         with self._lock:
             found = self._batches.get(batch_id)
-            if found is None or found.events[-1].id != newest:
-                return None
-            self._batches.move_to_end(batch_id)
+            if found is not None:
+                self._batches.move_to_end(batch_id)
             return found
 
     def accept(self, batches: "list[Batch]", since: int) -> None:
@@ -45,7 +44,9 @@ class Kept:
             if since != self._cleared:
                 return
             for batch in batches:
-                self._batches[batch.id] = batch
+                kept = self._batches.get(batch.id)
+                if kept is None or kept.log.next_id < batch.log.next_id:  # one that looked earlier may come later
+                    self._batches[batch.id] = batch
                 self._batches.move_to_end(batch.id)
             while len(self._batches) > MOST:
                 self._batches.popitem(last=False)
@@ -58,8 +59,9 @@ class Recent:
         self._kept, self._since = kept, since
         self._offered: dict[int, Batch] = {}
 
-    def get(self, batch_id: int, newest: int | None) -> "Batch | None":
-        return self._kept.get(batch_id, newest)
+    def get(self, batch_id: int) -> "Batch | None":
+        """As it was last read or written; it may be a few events behind the file."""
+        return self._kept.get(batch_id)
 
     def offer(self, batch: "Batch") -> None:
         if batch.events:

@@ -24,7 +24,7 @@ from tests.sizes import sized
 from tests.strategies import curdlings, reductions, strainings, sweets
 
 often = settings(
-    max_examples=sized(400, 50_000),
+    max_examples=sized(2000, 50_000),
     deadline=None,
     derandomize=not sizes.full,  # CI tries the same ones each time; --full tries new ones
     suppress_health_check=[HealthCheck.filter_too_much],
@@ -97,7 +97,7 @@ def _check_error(error: KitchenError, sent: type) -> None:
 def test_an_answer_in_bounds_or_an_error_that_names_what_was_sent(kind, requests):
     answer, model = KINDS[kind]
 
-    @settings(often, max_examples=sized(2000, 50_000))
+    @often
     @given(requests)
     def ask(body: dict[str, Any]) -> None:
         try:
@@ -168,7 +168,7 @@ def test_a_little_more_of_it_moves_no_answer_far(kind, requests, word):
     bins."""
     answer, _ = KINDS[kind]
 
-    @settings(often, max_examples=sized(400, 20_000))
+    @often
     @given(requests, st.floats(0.2, 4.0), st.sampled_from(RATIOS))
     def ask(body: dict[str, Any], kg: float, stop: str) -> None:
         body = {**body, word: f"{kg:.6f} kg"} | ({"stop": stop} if kind == "reduce" else {})

@@ -393,6 +393,22 @@ def test_the_dip_stick_is_the_pan_at_full_size():
     assert pdf.startswith(b"%PDF") and f"{drawing.width * 72 / 25.4:.2f}"[:5].encode() in pdf
 
 
+def test_whatever_a_pan_is_called_stays_on_the_paper():
+    from reportlab.pdfbase import pdfmetrics
+    from reportlab.pdfbase.ttfonts import TTFont
+
+    pdfmetrics.registerFont(TTFont("probe", str(FONTS / "MulvekPrint-Bold.ttf")))
+    long = replace(KADHAI, name="grandmother’s wide iron kadhai with the mended handle, the old one")
+    drawing = sheet(forecast(replace(plan("rabri"), pan=long)))
+    texts = [s for s in drawing.shapes if isinstance(s, Text)]
+    for text in texts:
+        assert text.x + pdfmetrics.stringWidth(text.text, "probe", text.size) < drawing.width, text.text
+    said = " ".join(text.text for text in texts)
+    assert long.name in said
+    strip = min(s.y1 for s in drawing.shapes if isinstance(s, Line))
+    assert all(text.y < strip for text in texts if text.text in f"Dip-stick for {long.name}")
+
+
 @pytest.mark.parametrize(
     ("text", "stop"),
     [

@@ -4,6 +4,7 @@ import io
 import re
 from dataclasses import dataclass
 from pathlib import Path
+from textwrap import wrap
 from typing import Any
 from xml.etree import ElementTree as Xml
 
@@ -74,12 +75,12 @@ def sheet(f: Forecast) -> Sheet:
     """The strip with its marks, a 5 cm bar to check the print, and how to use it."""
     found = marks(f)
     tall = max(f.plan.pan.shape.height_m * 1e3, found[-1].depth_m * 1e3) + 8
-    top = 20.0
+    head = _head(f)
+    top = head[-1].y + 6.5
     foot = top + tall
     left, right = 8.0, 8.0 + STRIP_MM
     shapes: list[Line | Text] = [
-        Text(left, 8, f"Dip-stick for {f.plan.pan.name}", 4.2, bold=True),
-        Text(left, 13.5, f"{f.plan.amount.quantity.understood} of {f.plan.milk.name}, to {f.plan.stop.text}", 3.2),
+        *head,
         *(Line(x, top, x, foot, 0.4) for x in (left, right)),
         Line(left, top, right, top, 0.4),
         Line(left, foot, right, foot, 0.8),
@@ -103,6 +104,14 @@ def sheet(f: Forecast) -> Sheet:
         Text(left, bar + 15, "Marks every 100 ml are for hot milk.", 2.8),
     ]
     return Sheet(WIDTH_MM, bar + 19, tuple(shapes))
+
+
+def _head(f: Forecast) -> list[Text]:
+    """Whose it is and what for; what cooks call their pans and milks may take a second line."""
+    whose = wrap(f"Dip-stick for {f.plan.pan.name}", 34)
+    what = wrap(f"{f.plan.amount.quantity.understood} of {f.plan.milk.name}, to {f.plan.stop.text}", 56)
+    said = [Text(8.0, 8 + 5.5 * i, line, 4.2, bold=True) for i, line in enumerate(whose)]
+    return said + [Text(8.0, said[-1].y + 5.5 + 4.5 * i, line, 3.2) for i, line in enumerate(what)]
 
 
 def _mark(mark: Mark, foot: float, left: float, right: float) -> list[Line | Text]:

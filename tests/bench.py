@@ -15,9 +15,9 @@ from playwright.sync_api import sync_playwright
 from mulvek.cli.no_larder import NoLarder
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.demo.boathouse import fill
-from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
 from mulvek.store.database import Database
 from mulvek.store.samples import Samples
+from mulvek.wire.reduce import ForecastOut, ReduceIn, read_plan
 from tests.conftest import serving
 from tests.kitchens import KADHAI, words
 from tests.ui.hands import FLAGS

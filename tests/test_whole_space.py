@@ -14,11 +14,11 @@ from mulvek.cli.no_larder import NoLarder
 from mulvek.core.errors import KitchenError
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.strain.forecast import strain
-from mulvek.formats.curd import CurdleIn, answer_curdle
-from mulvek.formats.reduce import ForecastOut, ReduceIn, read_plan
-from mulvek.formats.strain import StrainForecastOut, StrainIn, read_strain
-from mulvek.formats.sweet_words import SweetIn
-from mulvek.formats.sweets import answer_sweet
+from mulvek.wire.curd import CurdleIn, answer_curdle
+from mulvek.wire.reduce import ForecastOut, ReduceIn, read_plan
+from mulvek.wire.strain import StrainForecastOut, StrainIn, read_strain
+from mulvek.wire.sweet_words import SweetIn
+from mulvek.wire.sweets import answer_sweet
 from tests import sizes
 from tests.sizes import sized
 from tests.strategies import curdlings, reductions, strainings, sweets

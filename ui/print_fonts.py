@@ -18,7 +18,7 @@ from fontTools.varLib.instancer import instantiateVariableFont
 
 HERE = Path(__file__).parent
 PACKAGES = HERE / "node_modules/@fontsource-variable"
-OUT = HERE.parent / "src/mulvek/formats/fonts"
+OUT = HERE.parent / "src/mulvek/files/fonts"
 FULL_NAMES = (3, 4, 6)
 """Name records by which a PDF tells fonts apart: two of one name become one font there."""
 SCRIPTS = {

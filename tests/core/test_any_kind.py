@@ -39,14 +39,15 @@ from mulvek.core.batch.nudges import nudges
 from mulvek.core.batch.summary import summary
 from mulvek.core.errors import KitchenError
 from mulvek.core.planning.sweets.plan import plan_sweet
-from mulvek.formats.curd import CurdleIn, read_curdle
-from mulvek.formats.happenings import WIRES
-from mulvek.formats.log import Told, log_lines, undo_id
-from mulvek.formats.reduce import ReduceIn, read_plan
-from mulvek.formats.strain import StrainIn, read_strain
-from mulvek.formats.sweet_batch import run_of
-from mulvek.formats.sweet_words import SweetIn, read_sweet_plan
+from mulvek.language.happened import Told
 from mulvek.store.adapters import adapter
+from mulvek.wire.curd import CurdleIn, read_curdle
+from mulvek.wire.happenings import WIRES
+from mulvek.wire.log import log_lines, undo_id
+from mulvek.wire.reduce import ReduceIn, read_plan
+from mulvek.wire.strain import StrainIn, read_strain
+from mulvek.wire.sweet_batch import run_of
+from mulvek.wire.sweet_words import SweetIn, read_sweet_plan
 from tests.kitchens import EPOCH_S, KADHAI
 from tests.sizes import sized
 

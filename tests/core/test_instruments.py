@@ -9,7 +9,7 @@ from mulvek.core.batch.channels import CHANNELS, as_reading, settled, speaks
 from mulvek.core.batch.events import Event, Reading, Undo
 from mulvek.core.batch.thinning import thinned
 from mulvek.core.errors import BadInput
-from mulvek.formats.readings_csv import COLUMNS, read_readings, write_readings
+from mulvek.files.readings_csv import COLUMNS, read_readings, write_readings
 from mulvek.instruments.lines import Line, as_csv, from_csv, read_line
 from mulvek.store.chunks import pack, unpack
 

@@ -44,7 +44,7 @@ from mulvek.core.properties.steam import (
 )
 from mulvek.core.properties.texture import lactose_solubility, sugar_number, syrup_viscosity_mpa_s, viscosity_mpa_s
 from mulvek.core.properties.water_activity import boiling_point_c, stored_water_activity
-from mulvek.formats.trials import CupTrialIn, CupTrialOut
+from mulvek.wire.trials import CupTrialIn, CupTrialOut
 from tests.core.dossier_formulas import (
     added_water_by_freezing,
     condensed_sugar_kg,

@@ -58,7 +58,7 @@ from mulvek.core.planning.sweets.swaps import ROWS, _minutes, fit, rows_of, scor
 from mulvek.core.properties import freezing as fz
 from mulvek.core.properties.water_activity import stored_water_activity
 from mulvek.core.safety import keeping as kp
-from mulvek.formats.sweet_batch import run_of
+from mulvek.wire.sweet_batch import run_of
 
 LIBRARY, THINGS = library(), things()
 PANTRY = Pantry(THINGS, LIBRARY)

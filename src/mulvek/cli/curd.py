@@ -80,7 +80,7 @@ def _verdict(f: Any) -> str:
 
 
 def _curdle(args: argparse.Namespace) -> int:
-    from ..formats.curd import CurdleIn, CurdWishIn, CurdWishOut, answer_curdle
+    from ..wire.curd import CurdleIn, CurdWishIn, CurdWishOut, answer_curdle
 
     words = read_body(CurdleIn, args, _curdle_words)
     if args.want:
@@ -133,7 +133,7 @@ def _strain_words(args: argparse.Namespace) -> dict[str, Any]:
 
 def _strain(args: argparse.Namespace) -> int:
     from ..core.planning.strain.forecast import strain
-    from ..formats.strain import StrainForecastOut, StrainIn, read_strain
+    from ..wire.strain import StrainForecastOut, StrainIn, read_strain
 
     words = read_body(StrainIn, args, _strain_words)
     f = StrainForecastOut.of(strain(read_strain(words, NoLarder())))

@@ -126,7 +126,7 @@ def _reckon_reduce(args: argparse.Namespace) -> int:
     from pydantic import ValidationError
 
     from ..core.planning.reduce.forecast import forecast
-    from ..formats.reduce import ForecastOut, ReduceIn, read_plan
+    from ..wire.reduce import ForecastOut, ReduceIn, read_plan
 
     try:
         words = (
@@ -171,7 +171,7 @@ def _sentence(f: Any) -> str:
 
 def _materials(args: argparse.Namespace) -> int:
     from ..core.composition.materials import material, materials
-    from ..formats.larder import MaterialOut
+    from ..wire.larder import MaterialOut
 
     rows = [MaterialOut.of(m) for m in ([material(k, "name") for k in args.name] or materials().values())]
     if args.json:
@@ -193,7 +193,7 @@ def _pan(args: argparse.Namespace) -> int:
 
     from ..core.equipment.quantities import parse, say
     from ..core.equipment.vessels import capacity_m3, surface_m2
-    from ..formats.pans import PanIn
+    from ..wire.pans import PanIn
 
     body = {"name": "the pan", "shape": read_pan_measures(args.pan)}
     pan = PanIn.model_validate(body).pan()
@@ -221,7 +221,7 @@ def _pan(args: argparse.Namespace) -> int:
 
 
 def _lactometer(args: argparse.Namespace) -> int:
-    from ..formats.trials import LactometerIn, LactometerOut
+    from ..wire.trials import LactometerIn, LactometerOut
 
     body = LactometerIn(
         reading=args.reading,

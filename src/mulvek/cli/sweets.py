@@ -93,8 +93,8 @@ def _words(args: argparse.Namespace) -> dict[str, Any]:
 
 
 def _answer(args: argparse.Namespace) -> Any:
-    from ..formats.sweet_words import SweetIn
-    from ..formats.sweets import answer_sweet
+    from ..wire.sweet_words import SweetIn
+    from ..wire.sweets import answer_sweet
 
     return answer_sweet(read_body(SweetIn, args, _words), NoLarder())
 
@@ -162,7 +162,7 @@ def _freeze(args: argparse.Namespace) -> int:
 
 
 def _swap(args: argparse.Namespace) -> int:
-    from ..formats.sweet_asks import SwapIn, SwapOut
+    from ..wire.sweet_asks import SwapIn, SwapOut
 
     def words(given: argparse.Namespace) -> dict[str, Any]:
         most = dict(text.strip().partition(" ")[::2] for text in given.most)
@@ -183,7 +183,7 @@ def _swap(args: argparse.Namespace) -> int:
 
 
 def _syrup(args: argparse.Namespace) -> int:
-    from ..formats.sweet_asks import SyrupIn, SyrupOut
+    from ..wire.sweet_asks import SyrupIn, SyrupOut
 
     def words(given: argparse.Namespace) -> dict[str, Any]:
         return {

@@ -27,15 +27,15 @@ from ..core.equipment.vessels import Kadhai, Straight
 from ..core.planning.curdle.forecast import curdle
 from ..core.planning.reduce.forecast import LATE_SUGAR_S, Forecast, forecast
 from ..core.planning.reduce.plan import Rate
-from ..formats.curd import CurdleIn, read_curdle
-from ..formats.reduce import ForecastOut, ReduceIn, read_plan
-from ..formats.strain import StrainIn, read_strain
 from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
 from ..store.planned import Planned
 from ..store.samples import Samples
 from ..store.shelf import read_shelf
+from ..wire.curd import CurdleIn, read_curdle
+from ..wire.reduce import ForecastOut, ReduceIn, read_plan
+from ..wire.strain import StrainIn, read_strain
 from . import sweets
 
 BRASS_POT = ((0.0308, 0.5e-3), (0.0438, 1e-3), (0.063, 2e-3), (0.0914, 3.5e-3), (0.118, 5e-3))

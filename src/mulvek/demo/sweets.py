@@ -3,14 +3,14 @@
 from ..core.batch.events import Happening, Note, PiecesCounted, RowWeighed, StepBegun, StepDone, Weighed
 from ..core.composition.materials import material, own_material
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet
-from ..formats.sweet_batch import run_of
-from ..formats.sweet_words import SweetIn, read_prices, read_sweet_plan
-from ..formats.sweets import SweetOut
 from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
+from ..wire.sweet_batch import run_of
+from ..wire.sweet_words import SweetIn, read_prices, read_sweet_plan
+from ..wire.sweets import SweetOut
 
 SHELF = (  # key, pack kg, price
     ("white-sugar", 1.0, 46.0),

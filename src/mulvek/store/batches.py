@@ -124,7 +124,9 @@ class Batches:
 
     def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
         newest = self.newest([row.id for row in rows])
-        known = {number: batch for number, event in newest.items() if (batch := self._kept(number, event)) is not None}
+        known = {
+            number: batch for number, event in newest.items() if (batch := self._kept(number, event)) is not None
+        }
         events = self._events([row.id for row in rows if row.id not in known])
         found, self.aside = each(
             rows, lambda row: known.get(row.id) or _batch(row, events[row.id]), lambda row: row.name

@@ -3,9 +3,9 @@
 from collections.abc import Mapping
 
 from ..core.planning.sweets.build import ReadyBase
-from ..formats.sweet_words import SweetIn
 from ..store.bases import weighed_base, weighed_bases
 from ..store.database import Database
+from ..wire.sweet_words import SweetIn
 
 
 def ready_bases(words: SweetIn, db: Database) -> Mapping[str, ReadyBase]:

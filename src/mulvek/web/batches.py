@@ -13,16 +13,16 @@ from ..core.batch.events import StepDone
 from ..core.batch.running import BatchState
 from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
-from ..formats.begin import BatchIn
-from ..formats.happenings import EventIn, PanSwappedIn, PartIn, PourIn
-from ..formats.model import Out
-from ..formats.reduce import ForecastOut
 from ..store.aside import each
 from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.parting import part, pour
 from ..store.planned import Planned
 from ..store.shelf import Shelf, read_shelf
+from ..wire.begin import BatchIn
+from ..wire.happenings import EventIn, PanSwappedIn, PartIn, PourIn
+from ..wire.model import Out
+from ..wire.reduce import ForecastOut
 from .begin import planned
 from .happened import moment
 from .making import enough, follow, join

@@ -5,16 +5,16 @@ from typing import Any
 from ..core.errors import BadInput
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.sweets.plan import plan_sweet
-from ..formats.begin import CurdleBegin, ReduceBegin, StrainBegin, SweetBegin
-from ..formats.curd import read_curdle
-from ..formats.reduce import ForecastOut, read_plan
-from ..formats.strain import read_strain
-from ..formats.sweet_batch import run_of
-from ..formats.sweet_words import read_prices, read_sweet_plan
-from ..formats.sweets import SweetOut
 from ..store.database import Database
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
+from ..wire.begin import CurdleBegin, ReduceBegin, StrainBegin, SweetBegin
+from ..wire.curd import read_curdle
+from ..wire.reduce import ForecastOut, read_plan
+from ..wire.strain import read_strain
+from ..wire.sweet_batch import run_of
+from ..wire.sweet_words import read_prices, read_sweet_plan
+from ..wire.sweets import SweetOut
 from .bases import ready_bases
 
 

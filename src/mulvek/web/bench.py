@@ -12,8 +12,11 @@ from ..core.errors import BadInput
 from ..core.planning.reduce.compare import compare
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.strain.forecast import strain
-from ..formats.bench import CaramelIn, CaramelOut, CompareOut, MendIn, MendOut, WishIn, WishOut
-from ..formats.curd import (
+from ..files.dipstick import sheet, to_pdf, to_svg
+from ..store.database import Database
+from ..store.shelf import read_shelf
+from ..wire.bench import CaramelIn, CaramelOut, CompareOut, MendIn, MendOut, WishIn, WishOut
+from ..wire.curd import (
     CurdChoices,
     CurdForecastOut,
     CurdleIn,
@@ -22,13 +25,10 @@ from ..formats.curd import (
     answer_curdle,
     curd_choices,
 )
-from ..formats.dipstick import sheet, to_pdf, to_svg
-from ..formats.fruit import FruitIn, FruitOut
-from ..formats.model import Out
-from ..formats.reduce import ForecastOut, ReduceIn, read_plan
-from ..formats.strain import StrainForecastOut, StrainIn, read_strain
-from ..store.database import Database
-from ..store.shelf import read_shelf
+from ..wire.fruit import FruitIn, FruitOut
+from ..wire.model import Out
+from ..wire.reduce import ForecastOut, ReduceIn, read_plan
+from ..wire.strain import StrainForecastOut, StrainIn, read_strain
 
 TAGS = [Tag(name="bench")]
 

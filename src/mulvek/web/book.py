@@ -12,13 +12,13 @@ from ..core.batch.kinds import KindName
 from ..core.batch.summary import SummaryPhase
 from ..core.errors import NotFound, Unavailable
 from ..core.ranges import Range
-from ..formats.batch import BatchRecord
-from ..formats.model import LONGEST_WORDS, Out
-from ..formats.reduce import told_when_lit
 from ..store.aside import each, reading_of
 from ..store.batches import Batches
 from ..store.book import Line, keep_summaries, page, summed
 from ..store.database import Database
+from ..wire.batch import BatchRecord
+from ..wire.model import LONGEST_WORDS, Out
+from ..wire.reduce import told_when_lit
 from .batches import BatchPath
 from .told import pan_of
 

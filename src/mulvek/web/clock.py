@@ -5,9 +5,9 @@ from typing import Any
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 
-from ..formats.model import Nothing, Out
 from ..store.database import Database
 from ..store.times import move_running
+from ..wire.model import Nothing, Out
 from .kitchen_clock import KitchenClock
 from .pairing import Readers
 from .stream import Changes

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from ..core.errors import BadInput
-from ..formats.happenings import EventBody
+from ..wire.happenings import EventBody
 
 FUTURE_S = 30.0
 

@@ -12,13 +12,13 @@ from ..core.batch.channels import CHANNELS, SILENT_AFTER_S, speaks
 from ..core.batch.events import Event, Reading
 from ..core.batch.thinning import thinned
 from ..core.errors import BadInput, Conflict, KitchenError
-from ..formats.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
-from ..formats.model import Body, Out
-from ..formats.readings_csv import Row, read_readings, write_readings, wrong
+from ..files.readings_csv import Row, read_readings, write_readings, wrong
 from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.samples import Samples
 from ..store.tables import InstrumentRow
+from ..wire.instruments import BatchSamplesOut, ChannelOut, InstrumentOut, InstrumentsOut, PairIn, SamplesOut
+from ..wire.model import Body, Out
 from .batches import BatchPath
 from .pairing import Heard, Readers, checked_url, describe
 from .stream import Changes

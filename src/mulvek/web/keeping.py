@@ -11,9 +11,9 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.errors import BadInput, KitchenError, NotFound
-from ..formats.model import Body, Nothing, Out
 from ..store.copies import Copies, Copy, check
 from ..store.database import Database
+from ..wire.model import Body, Nothing, Out
 from .access.door import Door
 from .pairing import Readers
 from .stream import Changes

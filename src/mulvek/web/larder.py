@@ -11,7 +11,10 @@ from sqlalchemy.orm import Session
 from ..core.composition.materials import materials
 from ..core.equipment.kitchen import Kept
 from ..core.planning.sweets.currency import check_currency
-from ..formats.larder import (
+from ..store.database import Database
+from ..store.larder import Larder
+from ..store.shelf import read_shelf
+from ..wire.larder import (
     BurnerChange,
     BurnerIn,
     BurnerOut,
@@ -30,12 +33,9 @@ from ..formats.larder import (
     milk_kinds,
     sugars,
 )
-from ..formats.model import Out
-from ..formats.pans import PanChange, PanIn, PanOut, pan_materials
-from ..formats.trials import BurnerTrialIn, BurnerTrialOut, CupTrialIn, CupTrialOut, LactometerIn, LactometerOut
-from ..store.database import Database
-from ..store.larder import Larder
-from ..store.shelf import read_shelf
+from ..wire.model import Out
+from ..wire.pans import PanChange, PanIn, PanOut, pan_materials
+from ..wire.trials import BurnerTrialIn, BurnerTrialOut, CupTrialIn, CupTrialOut, LactometerIn, LactometerOut
 
 TAGS = [Tag(name="larder")]
 T = TypeVar("T")

@@ -8,13 +8,13 @@ from ..core.batch.sweet_run import SweetRun, base_step
 from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
 from ..core.planning.sweets.build import pooled
 from ..core.planning.sweets.plan import plan_sweet
-from ..formats.sweet_batch import run_of
-from ..formats.sweet_words import HaveIn, SweetIn, read_sweet_plan
 from ..store.aside import reading_of
 from ..store.bases import base_of
 from ..store.batches import Batch, Batches
 from ..store.planned import Planned
 from ..store.shelf import Shelf
+from ..wire.sweet_batch import run_of
+from ..wire.sweet_words import HaveIn, SweetIn, read_sweet_plan
 
 
 def join(batches: Batches, planned: Planned, now_s: float) -> None:

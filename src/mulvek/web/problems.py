@@ -10,8 +10,8 @@ from sqlalchemy.exc import DatabaseError
 from werkzeug.exceptions import HTTPException
 
 from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely, Unreadable
-from ..formats.model import Out
 from ..store.trouble import damaged, plainly
+from ..wire.model import Out
 
 STATUS: dict[type[KitchenError], tuple[int, str]] = {
     BadInput: (422, "I cannot use that"),

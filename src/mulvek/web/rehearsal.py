@@ -24,11 +24,15 @@ from ..core.rehearsal.instruments import read
 from ..core.rehearsal.pan import LONGEST_RUN_S, SimPan
 from ..core.rehearsal.score import score
 from ..core.rehearsal.senses import senses
-from ..formats.batch import BatchOut
-from ..formats.happenings import EventIn, PanSwappedIn
-from ..formats.model import Out
-from ..formats.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
-from ..formats.rehearsal import (
+from ..store.database import Database
+from ..store.planned import Planned
+from ..store.rehearsal import Rehearsal, Rehearsals
+from ..store.shelf import read_shelf
+from ..wire.batch import BatchOut
+from ..wire.happenings import EventIn, PanSwappedIn
+from ..wire.model import Out
+from ..wire.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
+from ..wire.rehearsal import (
     AccountOut,
     AwayOut,
     HandIn,
@@ -40,10 +44,6 @@ from ..formats.rehearsal import (
     ShownOut,
     SpeedIn,
 )
-from ..store.database import Database
-from ..store.planned import Planned
-from ..store.rehearsal import Rehearsal, Rehearsals
-from ..store.shelf import read_shelf
 from .stream import Changes
 
 TAGS = [Tag(name="rehearsal")]

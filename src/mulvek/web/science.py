@@ -9,7 +9,7 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
-from ..formats.model import Out
+from ..wire.model import Out
 
 TAGS = [Tag(name="science")]
 PAGES: dict[str, str] = {

@@ -9,8 +9,8 @@ from typing import get_args
 from ..core.batch import attention
 from ..core.planning.sweets.currency import CODES
 from ..core.properties.texture import STAGE_VERBS, STAGES
-from ..formats.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
-from ..formats.rehearsal import Speed
+from ..wire.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
+from ..wire.rehearsal import Speed
 from .pages import ADDRESSES
 
 HEAD = "// Written by ./run api from src/mulvek/web/shared.py. Do not change it here.\n"

@@ -9,15 +9,15 @@ from pydantic import Field
 from ..core.errors import BadInput, NotFound
 from ..core.planning.sweets.library import library_form
 from ..core.planning.sweets.weighed import fits
-from ..formats.model import Out
-from ..formats.sweet_asks import CoolIn, CoolOut, LateIn, LateOut, SwapIn, SwapOut, SyrupIn, SyrupOut
-from ..formats.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
-from ..formats.sweet_words import SweetIn
-from ..formats.sweets import SweetOut, answer_sweet
 from ..store.bases import weighed_bases
 from ..store.database import Database
 from ..store.recipes import Recipes
 from ..store.shelf import read_shelf
+from ..wire.model import Out
+from ..wire.sweet_asks import CoolIn, CoolOut, LateIn, LateOut, SwapIn, SwapOut, SyrupIn, SyrupOut
+from ..wire.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
+from ..wire.sweet_words import SweetIn
+from ..wire.sweets import SweetOut, answer_sweet
 from .bases import ready_bases
 from .larder import RemoveQuery, ThingPath
 

@@ -1,12 +1,12 @@
 """A stored batch as it is told to a screen, whatever its kind."""
 
 from ..core.equipment.quantities import Measures
-from ..formats.batch import BatchOut
-from ..formats.curd_batch import CurdBatchOut
-from ..formats.reduce import ReduceIn, told_when_lit
-from ..formats.sweet_batch import SweetBatchOut
-from ..formats.sweet_words import SweetIn
 from ..store.batches import Batch
+from ..wire.batch import BatchOut
+from ..wire.curd_batch import CurdBatchOut
+from ..wire.reduce import ReduceIn, told_when_lit
+from ..wire.sweet_batch import SweetBatchOut
+from ..wire.sweet_words import SweetIn
 
 AnyBatch = BatchOut | CurdBatchOut | SweetBatchOut
 LINES_TOLD = 24

@@ -9,7 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ...core.errors import Conflict
-from ...formats.door import (
+from ...wire.door import (
     AuditLineOut,
     AuditOut,
     DeviceIn,
@@ -21,7 +21,7 @@ from ...formats.door import (
     MeOut,
     TurnAwayIn,
 )
-from ...formats.model import Nothing, Out
+from ...wire.model import Nothing, Out
 from ..problems import FieldProblem, problem
 from ..stream import Changes
 from .door import Device, Door, TooSoon

@@ -13,7 +13,8 @@ from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
-from .log import LogLine, Told, log_lines, undo_id
+from ..language.happened import Told
+from .log import LogLine, log_lines, undo_id
 from .model import Out
 from .sweet_words import SweetIn
 

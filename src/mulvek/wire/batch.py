@@ -15,7 +15,8 @@ from ..core.equipment.burners import Flame
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGE_SIGNS
 from ..core.ranges import Range
-from .log import LogLine, Told, changed, log_lines, undo_id
+from ..language.happened import Told, changed
+from .log import LogLine, log_lines, undo_id
 from .model import Out
 from .pans import PanOut
 from .reduce import ForecastOut, ReduceIn

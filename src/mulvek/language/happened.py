@@ -1,5 +1,4 @@
-"""A batch's log as it is shown, whatever its kind: newest first, each happening a sentence, with what the undo key would
-take back."""
+"""What happened to a batch of any kind, in words."""
 
 from dataclasses import dataclass, replace
 from typing import Any
@@ -40,29 +39,16 @@ from ..core.batch.events import (
     StopMoved,
     SugarIn,
     SugarPlanned,
-    Undo,
     Weighed,
     WheyWeighed,
-    kind_of,
 )
 from ..core.batch.fold import Fusion
-from ..core.batch.log import Log
 from ..core.batch.running import BatchState
 from ..core.batch.sweet_run import SweetRun, base_step
 from ..core.equipment.quantities import say
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
-from .model import Out, spoken
-
-
-class LogLine(Out):
-    event_id: int
-    at_s: float
-    kind: str
-    text: str
-    undone: bool
-    undone_by: int | None = None
-    said_s: float | None = None
+from .slugs import spoken
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,32 +80,6 @@ class Told:
     @property
     def acid_unit(self) -> str:
         return self.state.curdle.acid.unit if isinstance(self.state, CurdState) and self.state.curdle else "ml"
-
-
-def log_lines(log: Log, told: Told, newest: int | None = None) -> list[LogLine]:
-    """So many of the newest happenings, or all."""
-    lines = [
-        LogLine(
-            event_id=event.id,
-            at_s=event.at_s,
-            kind=kind_of(event.what),
-            text=sentence(event, told),
-            undone=event.id in log.undone_by,
-            undone_by=log.undone_by.get(event.id),
-            said_s=event.said_s,
-        )
-        for event in log.events[-newest if newest else None :]
-        if not isinstance(event.what, Undo)
-    ]
-    return sorted(lines, key=lambda line: (line.at_s, line.event_id), reverse=True)
-
-
-def undo_id(log: Log) -> int | None:
-    """The newest happening that the undo key takes back: no beginning, no remark, no putting off."""
-    kept = Undo | Begun | Lit | Carried | Note | Judged | Attention
-    return next(
-        (e.id for e in reversed(log.events) if not isinstance(e.what, kept) and e.id not in log.undone_by), None
-    )
 
 
 PLAIN: dict[type, str] = {

@@ -78,10 +78,5 @@ class Choice(Out):
 Version = Annotated[int, Field(ge=1, le=2**31)]
 
 
-def spoken(slug: str) -> str:
-    """What is sent as a slug, in plain words."""
-    return slug.replace("-", " ")
-
-
 Slugged = BeforeValidator(lambda sent: sent.replace(" ", "-") if isinstance(sent, str) else sent)
 """A choice that former releases sent and kept in plain words ("light squeeze"), and a cook may type so."""

@@ -7,8 +7,9 @@ from ..core.batch.curd_run import CurdState, RunningStep
 from ..core.batch.log import Log
 from ..core.planning.curdle.forecast import Pieces
 from ..core.ranges import Range
+from ..language.happened import Told
 from .curd import CurdForecastOut
-from .log import LogLine, Told, log_lines, undo_id
+from .log import LogLine, log_lines, undo_id
 from .model import Out
 from .strain import StrainForecastOut
 

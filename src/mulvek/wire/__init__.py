@@ -1,0 +1,1 @@
+"""How things go in and out: the JSON of the API and of the command line."""

@@ -36,22 +36,24 @@ def _thing(line: str) -> Thing:
     total = sum(shares.values())
     key = OURS.get(name, name)
     return Thing(
-        key,
-        name,
-        Composition(**{_PARTS[code]: share / total for code, share in shares.items()}),
-        density * 1e3,
-        _ADDED.get(name, 0.0),
-        tuple(re.findall(r"\[(.+)\]", rest)),
-        "milk" if key in _MILKS else "dairy",
+        key=key,
+        name=name,
+        parts=Composition(**{_PARTS[code]: share / total for code, share in shares.items()}),
+        bulk_kg_m3=density * 1e3,
+        added_sugar=_ADDED.get(name, 0.0),
+        allergens=tuple(re.findall(r"\[(.+)\]", rest)),
+        group="milk" if key in _MILKS else "dairy",
     )
 
 
 _LINES = (Path(__file__).parent / "dossier_materials.txt").read_text(encoding="utf-8").splitlines()
 THINGS = {thing.key: thing for thing in map(_thing, filter(str.strip, _LINES))}
 _CARAMEL = Composition(sucrose=0.62, glucose=0.12, fructose=0.10, starch=0.16)
-THINGS["caramel"] = Thing("caramel", "caramel", _CARAMEL, 1400.0, 0.90, group="sugar")
+THINGS["caramel"] = Thing(
+    key="caramel", name="caramel", parts=_CARAMEL, bulk_kg_m3=1400.0, added_sugar=0.90, group="sugar"
+)
 for _key in ("black-pepper", "dried-fig", "saffron", "custard-apple", "salt"):
-    THINGS.setdefault(_key, Thing(_key, _key, Composition(water=1.0)))
+    THINGS.setdefault(_key, Thing(key=_key, name=_key, parts=Composition(water=1.0)))
 
 
 def simple_curd(fat: float, casein: float, whey: float, ash: float, dilution: float, rinse: float, hung: bool):
@@ -73,12 +75,12 @@ def simple_curd(fat: float, casein: float, whey: float, ash: float, dilution: fl
 
 CURDLE = simple_curd(0.94, 0.975, 0.45, 0.50, 0.10, 0.75, hung=False)
 HANG = simple_curd(0.985, 0.99, 0.80, 0.30, 0.0, 1.0, hung=True)
-PANTRY = Pantry(THINGS, library(), curdle=CURDLE, hang=HANG)
+PANTRY = Pantry(things=THINGS, sweets=library(), curdle=CURDLE, hang=HANG)
 
 
 def sweet(key: str, school: str = "", milk: str = "", **changes: float) -> Built:
     """A sweet of the library, built from the dossier's materials."""
     found = library()[key]
     places = {place.replace("__", ".").replace("_", "-"): value for place, value in changes.items()}
-    pantry = Pantry(THINGS, library(), THINGS[milk] if milk else None, CURDLE, HANG)
+    pantry = Pantry(things=THINGS, sweets=library(), milk=THINGS[milk] if milk else None, curdle=CURDLE, hang=HANG)
     return build(found, chosen(found, school, "", places), pantry)

@@ -372,7 +372,7 @@ def plan(**more) -> CurdlePlan:
         "coagulant": "lemon",
         "draining": Draining("light-squeeze"),
         "use": "sponge",
-        "kitchen": Kitchen(620.0),
+        "kitchen": Kitchen(altitude_m=620.0),
         "rinse_kg": 1.0,
         "rinses": 2,
     }

@@ -25,19 +25,26 @@ from mulvek.core.planning.strain.forecast import StrainPlan, strain
 
 T0 = 1_800_000_000.0
 PLAN = CurdlePlan(
-    material("cow"),
-    Amount(Quantity(3e-3, "volume", "3 L"), 0.015),
-    Pan("pot", Straight(0.24, 0.2)),
-    Burner("left"),
-    180.0,
-    "lemon",
-    Draining("light-squeeze", 1800.0),
-    "sponge",
-    Kitchen(),
+    milk=material("cow"),
+    amount=Amount(Quantity(3e-3, "volume", "3 L"), 0.015),
+    pan=Pan("pot", Straight(0.24, 0.2)),
+    burner=Burner("left"),
+    wait_s=180.0,
+    coagulant="lemon",
+    draining=Draining("light-squeeze", 1800.0),
+    use="sponge",
+    kitchen=Kitchen(),
     rinse_kg=1.0,
     rinses=2,
 )
-HUNG = StrainPlan(material("yoghurt"), Amount(Quantity(1.0, "mass", "1 kg"), 0.005), "muslin", "hung", 5.0, Kitchen())
+HUNG = StrainPlan(
+    yoghurt=material("yoghurt"),
+    amount=Amount(Quantity(1.0, "mass", "1 kg"), 0.005),
+    cloth="muslin",
+    hung="hung",
+    place_c=5.0,
+    kitchen=Kitchen(),
+)
 TOLD = curdle(PLAN)
 
 

@@ -37,7 +37,14 @@ def second_by_second(start: Composition, celsius: float, pan: Pan, fire: Fire) -
         surface = surface_m2(pan.shape, depth)
         loss = float(loss_w_k(pan, fire, surface, depth))
         balance = Balance(
-            fire.heat_up_w, float(surface), loss, activity, boils, fire.room_c, fire.pressure_pa, fire.heat_up_shelter
+            power_w=fire.heat_up_w,
+            surface_m2=float(surface),
+            loss_w_k=loss,
+            activity=activity,
+            boils_c=boils,
+            room_c=fire.room_c,
+            pressure_pa=fire.pressure_pa,
+            shelter=fire.heat_up_shelter,
         )
         rate, warming = balance.steam(celsius)
         capacity = float(heat_capacity_j_k(start, celsius)) + pan.heat_capacity_j_k
@@ -64,7 +71,13 @@ MILKS = st.builds(
 @settings(max_examples=sized(40, 200), deadline=None)
 @given(MILKS, PANS, st.floats(150.0, 1800.0), st.floats(4.0, 30.0), st.floats(0.0, 3000.0))
 def test_within_two_parts_in_a_hundred_of_a_second_by_second_run(start, pan, power_w, start_c, altitude_m):
-    fire = Fire(power_w, power_w, 6.0, 25.0, pressure_at_altitude_pa(altitude_m))
+    fire = Fire(
+        heat_up_w=power_w,
+        simmer_w=power_w,
+        wall_loss=6.0,
+        room_c=25.0,
+        pressure_pa=pressure_at_altitude_pa(altitude_m),
+    )
     try:
         told = heat_up(start, start_c, pan, fire)
     except Impossible:
@@ -84,7 +97,10 @@ def test_within_two_parts_in_a_hundred_of_a_second_by_second_run(start, pan, pow
 
 def test_no_jump_with_the_width_of_the_pan():
     """26, 27, 28 cm: one after the other, also where it no longer rolls."""
-    milk, fire = material("buffalo").parts.scaled(2.0), Fire(700.0, 700.0, 6.0, 25.0, 101325.0)
+    milk, fire = (
+        material("buffalo").parts.scaled(2.0),
+        Fire(heat_up_w=700.0, simmer_w=700.0, wall_loss=6.0, room_c=25.0, pressure_pa=101325.0),
+    )
     told = [heat_up(milk, 8.0, Pan("pot", Straight(mm / 1000, 0.2)), fire) for mm in range(200, 400)]
     assert {w.rolls for w in told} == {True, False}
     for a, b in itertools.pairwise(told):
@@ -97,7 +113,12 @@ def test_no_jump_with_the_width_of_the_pan():
 def test_more_flame_is_never_later(start, pan, power_w):
     def told(watts: float) -> float:
         try:
-            found = heat_up(start, 8.0, pan, Fire(watts, watts, 6.0, 25.0, 101325.0))
+            found = heat_up(
+                start,
+                8.0,
+                pan,
+                Fire(heat_up_w=watts, simmer_w=watts, wall_loss=6.0, room_c=25.0, pressure_pa=101325.0),
+            )
         except Impossible:
             return math.inf
         return found.seconds if found.rolls else math.inf

@@ -334,7 +334,7 @@ NAMES = {
 def test_a_name_in_any_script_of_ours_is_printed(name):
     """Cut into runs of one script, of which none is lost, and drawn without a letter that the font lacks."""
     assert "".join(RUNS.findall(name)) == name
-    made = to_pdf(Sheet(90, 40, (Text(8, 10, name), Text(8, 20, name, bold=True))))
+    made = to_pdf(Sheet(90, 40, (Text(x=8, y=10, text=name), Text(x=8, y=20, text=name, bold=True))))
     assert made.startswith(b"%PDF") and b"MulvekPrint" in made
 
 
@@ -347,12 +347,12 @@ def test_every_script_has_a_font_with_its_letters_that_join(script):
     assert used == {f"MulvekPrint-{script}"}
     known = TTFont("probe", str(FONTS / f"MulvekPrint-{script}.ttf")).face.charToGlyph
     assert {letter for letter in name if letter not in ", "} <= {chr(code) for code in known}
-    assert f"MulvekPrint-{script}".encode() in to_pdf(Sheet(90, 40, (Text(8, 10, f"the {name} of ours"),)))
+    assert f"MulvekPrint-{script}".encode() in to_pdf(Sheet(90, 40, (Text(x=8, y=10, text=f"the {name} of ours"),)))
 
 
 def test_letters_of_devanagari_join():
     page = Written()
-    write(page, Text(0, 0, "to क्षीर, hot"), 0.0, 1.0)
+    write(page, Text(x=0, y=0, text="to क्षीर, hot"), 0.0, 1.0)
     assert [text for _, text in page.drawn if text.isascii()] == ["to ", ", hot"]
     [joined] = [text for _, text in page.drawn if not text.isascii()]
     assert len(joined) < len("क्षीर")  # three letters of the conjunct are one shape

@@ -157,10 +157,16 @@ def test_a_pan_fitted_by_pouring_is_the_pan(shape, depths, worst_m):
 @settings(max_examples=25, deadline=None)
 @given(strength=st.floats(0.5, 1.6), water_c=st.floats(8.0, 35.0), altitude=st.floats(0.0, 2500.0))
 def test_timing_finds_the_burner_it_was_timed_on(strength, water_c, altitude):
-    kitchen = Kitchen(altitude)
+    kitchen = Kitchen(altitude_m=altitude)
     true = Burner("left", "lpg-large", strength)
     watts = true.net_power_w("strong", 0.24)
-    fire = Fire(watts, watts, true.wall_loss_w_m2_k, kitchen.room_c, kitchen.pressure_pa)
+    fire = Fire(
+        heat_up_w=watts,
+        simmer_w=watts,
+        wall_loss=true.wall_loss_w_m2_k,
+        room_c=kitchen.room_c,
+        pressure_pa=kitchen.pressure_pa,
+    )
     seconds = heat_up(Composition(water=1e-3 * 998.0), water_c, POT, fire).seconds
     boils = 100.0 - altitude / 300.0
     lost = (watts - 12 * math.pi * 0.12**2 * (boils - kitchen.room_c)) * 600 / float(latent_heat_j_kg(boils))

@@ -31,7 +31,18 @@ def plan(
     sugar = Amount(Quantity(sugar_kg, "mass", ""), 0.005) if sugar_kg else None
     amount = Amount(Quantity(milk_kg, "mass", ""), 0.005)
     kind = read_stop(stop) if isinstance(stop, str) else stop
-    return ReducePlan(material(milk), amount, pan, Burner("left"), flame, kind, sugar, when, Kitchen(620.0), **more)
+    return ReducePlan(
+        milk=material(milk),
+        amount=amount,
+        pan=pan,
+        burner=Burner("left"),
+        flame=flame,
+        stop=kind,
+        sugar=sugar,
+        sugar_time=when,
+        kitchen=Kitchen(altitude_m=620.0),
+        **more,
+    )
 
 
 plans = st.builds(

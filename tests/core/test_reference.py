@@ -76,15 +76,15 @@ def elevation(parts: Composition) -> float:
 def plan(amount="1370 ml", stop="685 ml", sugar="83 g", when="end", pan=None, milk=COW, milk_c=24.0, **more):
     measures = Measures()
     return ReducePlan(
-        milk,
-        Amount.read(amount, "amount", "ml", measures),
-        pan or Pan("K1", K1),
-        Burner("b"),
-        "medium",
-        read_stop(stop),
-        Amount.read(sugar, "sugar", "g", measures) if sugar else None,
-        when,
-        Kitchen(milk_c=milk_c),
+        milk=milk,
+        amount=Amount.read(amount, "amount", "ml", measures),
+        pan=pan or Pan("K1", K1),
+        burner=Burner("b"),
+        flame="medium",
+        stop=read_stop(stop),
+        sugar=Amount.read(sugar, "sugar", "g", measures) if sugar else None,
+        sugar_time=when,
+        kitchen=Kitchen(milk_c=milk_c),
         **more,
     )
 
@@ -92,7 +92,9 @@ def plan(amount="1370 ml", stop="685 ml", sugar="83 g", when="end", pan=None, mi
 def boil(kg: float, to_kg: float, watts: float, pan=POT, spare=True):
     """(minutes to first boil, total minutes, °C, g/min) by the dossier's own set-up: 10 °C milk, 1320 W."""
     start = COW.parts.scaled(kg)
-    fire = Fire(1320.0, watts, 0.0, 27.0, SEA_PA, spare)
+    fire = Fire(
+        heat_up_w=1320.0, simmer_w=watts, wall_loss=0.0, room_c=27.0, pressure_pa=SEA_PA, spare_the_bottom=spare
+    )
     warm = heat_up(start, 10.0, pan, fire)
     steam = warm.steam_kg + (kg - to_kg - warm.steam_kg) * np.linspace(0, 1, 60) ** 1.3
     run = simmer(descent(start.with_water(start.water - steam), steam, pan, fire), warm.celsius, fire)

@@ -195,7 +195,14 @@ def test_parting_and_joining_close_the_mass():
     assert part.mass_kg.likely == pytest.approx(0.6 * whole.mass_kg.likely, rel=1e-9)
     assert part.sugar_in_kg == pytest.approx(0.06)
     taken = Joined(
-        2, p.milk, 0.4 * p.milk_kg, p.sugar_kind, 0.04, (), 0.4 * whole.water_kg, 0.01
+        from_batch=2,
+        milk=p.milk,
+        milk_kg=0.4 * p.milk_kg,
+        sugar_kind=p.sugar_kind,
+        sugar_kg=0.04,
+        additions=(),
+        water_kg=0.4 * whole.water_kg,
+        water_sd_kg=0.01,
     )  # the same part poured back
     back = at(p, [(900, PartTaken(0.4, 2)), (900, taken)], 900)
     assert back.mass_kg.likely == pytest.approx(whole.mass_kg.likely, rel=1e-9)

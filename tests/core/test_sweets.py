@@ -61,7 +61,7 @@ from mulvek.core.safety import keeping as kp
 from mulvek.wire.sweet_batch import run_of
 
 LIBRARY, THINGS = library(), things()
-PANTRY = Pantry(THINGS, LIBRARY)
+PANTRY = Pantry(things=THINGS, sweets=LIBRARY)
 HEARTH = Hearth(Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032)), Burner("left"), "medium", Rate())
 ALL = [(key, school) for key, sweet in LIBRARY.items() for school in sweet.schools]
 STICK = mould("stick")
@@ -72,7 +72,16 @@ def planned(key: str, school: str = "", pantry: Pantry = PANTRY, changes: dict[s
     how = {"mould": STICK if sweet.frozen else None, **how}
     if not {"pieces", "mass_kg", "have"} & how.keys():
         how["pieces"] = 12
-    return plan_sweet(SweetPlan(sweet, chosen(sweet, school, "", changes), pantry, Kitchen(), HEARTH, **how))
+    return plan_sweet(
+        SweetPlan(
+            sweet=sweet,
+            school=chosen(sweet, school, "", changes),
+            pantry=pantry,
+            kitchen=Kitchen(),
+            hearth=HEARTH,
+            **how,
+        )
+    )
 
 
 @pytest.mark.parametrize(("key", "school"), ALL, ids=["-".join(x) for x in ALL])
@@ -115,7 +124,7 @@ def test_any_change_within_range_still_closes(which, data):
 
 
 def test_richer_milk_gives_more_of_what_is_fixed_by_water_and_the_same_by_volume():
-    toned, buffalo = (Pantry(THINGS, LIBRARY, THINGS[k]) for k in ("toned", "buffalo"))
+    toned, buffalo = (Pantry(things=THINGS, sweets=LIBRARY, milk=THINGS[k]) for k in ("toned", "buffalo"))
     for key in ("rabri", "burfi", "sponge-balls", "condensed-milk"):
         lean, rich = planned(key, pantry=toned, mass_kg=1.0), planned(key, pantry=buffalo, mass_kg=1.0)
         assert rich.batch.exact_kg < lean.batch.exact_kg
@@ -144,7 +153,16 @@ finish = { honey = 9 }
 def test_adding_a_sweet_is_adding_one_file(tmp_path: Path):
     (tmp_path / "lake-cream.toml").write_text(NEW, encoding="utf-8")
     made = read_folder(tmp_path, THINGS)["lake-cream"]
-    f = plan_sweet(SweetPlan(made, made.usual, Pantry(THINGS, {"lake-cream": made}), Kitchen(), HEARTH, pieces=8))
+    f = plan_sweet(
+        SweetPlan(
+            sweet=made,
+            school=made.usual,
+            pantry=Pantry(things=THINGS, sweets={"lake-cream": made}),
+            kitchen=Kitchen(),
+            hearth=HEARTH,
+            pieces=8,
+        )
+    )
     assert f.pieces.likely >= 8 and {r.key for r in f.rows} >= {"honey", "cream-25"}
     assert any("year" in c.title + c.text for c in f.cautions)  # honey brings its caution along
     for wrong, where in (
@@ -199,7 +217,7 @@ def test_a_wrong_form_names_the_place(change, where):
 def test_sweets_made_of_each_other_are_refused():
     ring = read_sweet("ring", {**library_form("milk-drinks"), "schools": {"x": {"name": "x", "mix": {"ring": 1}}}})
     with pytest.raises(BadInput, match="each other"):
-        check(ring, Pantry(THINGS, {"ring": ring}))
+        check(ring, Pantry(things=THINGS, sweets={"ring": ring}))
 
 
 def test_flavours_and_knobs():
@@ -472,7 +490,19 @@ def test_cost_counts_what_is_used_and_names_what_has_no_price():
     used = {k: kg * f.batch.finished_kg for k, kg in f.built.stuff.bought.items()}
     heat = heat_for(3.0, 2.0, 60.0)
     told = cost(
-        used, Prices({"full-cream": 60.0, "ghee": 600.0}, "gas", 100.0, 80.0, 900.0, 0.25), heat, 2.0, 36, 0.7
+        used,
+        Prices(
+            per_kg={"full-cream": 60.0, "ghee": 600.0},
+            fuel="gas",
+            fuel_price=100.0,
+            hour=80.0,
+            bought_per_kg=900.0,
+            margin=0.25,
+        ),
+        heat,
+        2.0,
+        36,
+        0.7,
     )
     assert told.unpriced == ("white-sugar", "cardamom") or set(told.unpriced) == {"white-sugar", "cardamom"}
     assert told.ingredients == pytest.approx(60 * used["full-cream"] + 600 * used["ghee"])
@@ -481,8 +511,8 @@ def test_cost_counts_what_is_used_and_names_what_has_no_price():
     assert told.saved == pytest.approx(900 * 0.7 - told.total) and told.own_time == 160
     assert heat_for(3.0, 2.0, 60.0, 1.0, True).pan_kj > heat.pan_kj
     # without the milk's price the sum is nobody's cost of a piece; without the cardamom's it is near enough
-    without_milk = cost(used, Prices({"white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
-    nearly = cost(used, Prices({"full-cream": 60.0, "white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
+    without_milk = cost(used, Prices(per_kg={"white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
+    nearly = cost(used, Prices(per_kg={"full-cream": 60.0, "white-sugar": 46.0, "ghee": 600.0}), heat, 2.0, 36, 0.7)
     assert without_milk.partial and not nearly.partial and nearly.unpriced == ("cardamom",)
 
 
@@ -504,7 +534,9 @@ def test_late_changes_are_exact():
 
 
 def test_syrup_balances_and_names():
-    bath = sk.Bath("fried", 0.014, 20, 0.53, 0.7, 0.5, 1.5, 1.35)
+    bath = sk.Bath(
+        kind="fried", piece_kg=0.014, count=20, dry=0.53, sugar_kg=0.7, water_kg=0.5, gain=1.5, volume_gain=1.35
+    )
     soaked = [sk.soak(bath, h * 3600.0, sk.WARM) for h in (0.5, 1, 3, 6)]
     assert [s.piece_kg for s in soaked] == sorted(s.piece_kg for s in soaked)
     for s in soaked:
@@ -517,7 +549,7 @@ def test_syrup_balances_and_names():
     assert none == 0 and cool < 100
     assert sk.syrup_boils_off_kg_s(350.0, 0.28, 1.5e-3, 101325.0, lid=False)[0] == pytest.approx(82, abs=3)
     with pytest.raises(BadInput):
-        sk.Bath("fried", 0.014, 0, 0.5, 1.0, 1.0, 1.5, 1.3)
+        sk.Bath(kind="fried", piece_kg=0.014, count=0, dry=0.5, sugar_kg=1.0, water_kg=1.0, gain=1.5, volume_gain=1.3)
 
 
 def test_slabs_cups_and_boilings():

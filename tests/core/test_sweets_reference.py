@@ -38,7 +38,7 @@ FREE_CONE = CONE
 KALAKAND, BURFI, BASUNDI = (sweet(k) for k in ("kalakand", "burfi", "basundi"))
 SHRIKHAND, HALWA, RABRI = sweet("shrikhand"), sweet("carrot-halwa", "milk"), sweet("rabri")
 CHHENA = CURDLE(COW, 0.58).parts
-BALLS, EXCHANGE = soaked(Stuff(CHHENA, {"c": 1.0}), 0.42, 1.1, 6.0, 0.95)
+BALLS, EXCHANGE = soaked(Stuff(parts=CHHENA, bought={"c": 1.0}), 0.42, 1.1, 6.0, 0.95)
 SLAB = fz.cold_density_kg_m3(KALAKAND.parts, 25.0) * 0.92
 STICK_W = STICK.transfer_w_m2_k(8.0)
 
@@ -228,7 +228,18 @@ def test_same_shaped_pan_scales_with_the_cube_root() -> None:
     assert large / small == pytest.approx(4 ** (1 / 3), abs=0.001)
 
 
-BATH = sk.Bath("sponge", 0.0113, 19, 0.41, 0.437, 0.913, 2.3, 2.3, 14 * 60.0, 0.231)
+BATH = sk.Bath(
+    kind="sponge",
+    piece_kg=0.0113,
+    count=19,
+    dry=0.41,
+    sugar_kg=0.437,
+    water_kg=0.913,
+    gain=2.3,
+    volume_gain=2.3,
+    boil_s=14 * 60.0,
+    steam_kg=0.231,
+)
 SOAKED = sk.soak(BATH, 330 * 60.0)
 SEA = pressure_at_altitude_pa(0.0)
 

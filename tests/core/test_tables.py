@@ -200,15 +200,15 @@ def half(stop: str, when: str):
     measures = Measures()
     sugar = Amount.read("60 g", "sugar", "g", measures)
     return ReducePlan(
-        material("cow"),
-        Amount.read("1 L", "amount", "ml", measures),
-        POT,
-        Burner("b"),
-        "medium",
-        read_stop(stop),
-        sugar,
-        when,
-        Kitchen(milk_c=20.0),
+        milk=material("cow"),
+        amount=Amount.read("1 L", "amount", "ml", measures),
+        pan=POT,
+        burner=Burner("b"),
+        flame="medium",
+        stop=read_stop(stop),
+        sugar=sugar,
+        sugar_time=when,
+        kitchen=Kitchen(milk_c=20.0),
     )
 
 

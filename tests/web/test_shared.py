@@ -47,5 +47,15 @@ def test_no_address_is_written_twice():
 
 @pytest.mark.parametrize("case", AGREED, ids=lambda c: f"{c['kind']} {c['late_s']} s late")
 def test_loudness_is_what_both_sides_agreed(case):
-    nudge = Nudge("stir", "1", case["kind"], 1000.0, "Stir.", "stir", "stirred", case["missed"], case["hushed"])
+    nudge = Nudge(
+        key="stir",
+        episode="1",
+        kind=case["kind"],
+        due_at_s=1000.0,
+        act="Stir.",
+        strip="stir",
+        answer="stirred",
+        missed=case["missed"],
+        hushed=case["hushed"],
+    )
     assert nudge.loudness(1000.0 + case["late_s"]) == case["is"]

@@ -23,7 +23,7 @@ TLS_PORT_BEYOND = 443
 LOOPBACK = "127.0.0.1"
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class Listening:
     """Sockets that are bound, before anything is served. ``served``: how the house finds it, if it may."""
 
@@ -73,7 +73,7 @@ def listen(args: argparse.Namespace, tls_folder: Path) -> Listening:
     """:raises BadInput: field "port" or "host"."""
     if not args.home:
         bound = _bind(LOOPBACK, args.port)
-        return Listening(f"http://{LOOPBACK}:{_port(bound)}", [bound])
+        return Listening(url=f"http://{LOOPBACK}:{_port(bound)}", sockets=[bound])
 
     from ..web.access.home import addresses, own_names
     from ..web.access.routes import Served
@@ -85,7 +85,7 @@ def listen(args: argparse.Namespace, tls_folder: Path) -> Listening:
         bound = _bind(args.host or "0.0.0.0", args.port)
         found = urls("http", _port(bound))
         here = f"http://{args.host or LOOPBACK}:{_port(bound)}"
-        return Listening(here, [bound], Served(found), said=_said(found(), ""))
+        return Listening(url=here, sockets=[bound], served=Served(found), said=_said(found(), ""))
 
     from ..web.access.tls import Front, certificate
 
@@ -95,12 +95,12 @@ def listen(args: argparse.Namespace, tls_folder: Path) -> Listening:
     cert, key, fingerprint = certificate(tls_folder, [*own_names(), *args.name], [*wanted, LOOPBACK])
     found = urls("https", _port(outer))
     return Listening(
-        f"http://{LOOPBACK}:{_port(bound)}",
-        [bound, inner],
-        Served(found, fingerprint),
-        Front(outer, cert, key, _port(inner)),
-        _port(inner),
-        _said(found(), fingerprint),
+        url=f"http://{LOOPBACK}:{_port(bound)}",
+        sockets=[bound, inner],
+        served=Served(found, fingerprint),
+        front=Front(outer, cert, key, _port(inner)),
+        inner_port=_port(inner),
+        said=_said(found(), fingerprint),
     )
 
 

@@ -13,7 +13,7 @@ class Term:
     note: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Why:
     """The working behind one figure, in words a cook can follow and a dairy person can check.
 

@@ -43,7 +43,7 @@ BOATHOUSE = Kitchen(altitude_m=620.0, room_c=26.0, milk_c=8.0)
 DAY_S = 86_400.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Past:
     """A batch that was made: the words of its plan and how it truly went.
 
@@ -68,18 +68,25 @@ LEFT, RIGHT = 1, 2
 
 HISTORY = (
     Past(
-        "Basundi for the juniors",
-        19.3,
-        {"milk": BUFFALO, "amount": "2 L", "pan": KADHAI, "burner": LEFT, "stop": "half its volume", "sugar": "90 g"},
-        1.62,
-        40.0,
-        0.992,
-        "Small soft flakes, stirred every two minutes.",
+        name="Basundi for the juniors",
+        days_ago=19.3,
+        words={
+            "milk": BUFFALO,
+            "amount": "2 L",
+            "pan": KADHAI,
+            "burner": LEFT,
+            "stop": "half its volume",
+            "sugar": "90 g",
+        },
+        speed=1.62,
+        overrun_s=40.0,
+        gave=0.992,
+        note="Small soft flakes, stirred every two minutes.",
     ),
     Past(
-        "Kulfi base, trial",
-        12.4,
-        {
+        name="Kulfi base, trial",
+        days_ago=12.4,
+        words={
             "milk": COW,
             "amount": "1.8 L",
             "pan": KADHAI,
@@ -87,15 +94,15 @@ HISTORY = (
             "stop": "0.45 of its volume",
             "sugar": "120 g",
         },
-        1.55,
-        -30.0,
-        1.004,
-        "A little thin when cold. Next time 0.42.",
+        speed=1.55,
+        overrun_s=-30.0,
+        gave=1.004,
+        note="A little thin when cold. Next time 0.42.",
     ),
     Past(
-        "Rabri, first try",
-        6.2,
-        {
+        name="Rabri, first try",
+        days_ago=6.2,
+        words={
             "milk": BUFFALO,
             "amount": "2.2 L",
             "pan": KADHAI,
@@ -103,16 +110,16 @@ HISTORY = (
             "stop": "0.3 of its volume",
             "sugar": "100 g",
         },
-        1.68,
-        240.0,
-        0.985,
-        "Stayed on four minutes too long: thick as butter in the morning.",
+        speed=1.68,
+        overrun_s=240.0,
+        gave=0.985,
+        note="Stayed on four minutes too long: thick as butter in the morning.",
         weighed_on_fire=True,
     ),
     Past(
-        "Tea milk for the committee",
-        2.1,
-        {
+        name="Tea milk for the committee",
+        days_ago=2.1,
+        words={
             "milk": COW,
             "amount": "1.5 L",
             "pan": POT,
@@ -120,27 +127,34 @@ HISTORY = (
             "stop": "two thirds of its volume",
             "sugar": "",
         },
-        1.22,
-        10.0,
-        0.998,
-        "",
+        speed=1.22,
+        overrun_s=10.0,
+        gave=0.998,
+        note="",
     ),
 )
 RUNNING = Past(
-    "Basundi, regatta supper",
-    0.0,
-    {"milk": BUFFALO, "amount": "2.4 L", "pan": KADHAI, "burner": LEFT, "stop": "half its volume", "sugar": "110 g"},
-    1.6,
-    0.0,
-    1.0,
-    "",
+    name="Basundi, regatta supper",
+    days_ago=0.0,
+    words={
+        "milk": BUFFALO,
+        "amount": "2.4 L",
+        "pan": KADHAI,
+        "burner": LEFT,
+        "stop": "half its volume",
+        "sugar": "110 g",
+    },
+    speed=1.6,
+    overrun_s=0.0,
+    gave=1.0,
+    note="",
 )
 
 
 SECOND = Past(
-    "Tea milk for the crews",
-    0.0,
-    {
+    name="Tea milk for the crews",
+    days_ago=0.0,
+    words={
         "milk": COW,
         "amount": "1.6 L",
         "pan": POT,
@@ -148,10 +162,10 @@ SECOND = Past(
         "stop": "two thirds of its volume",
         "sugar": "60 g",
     },
-    1.2,
-    0.0,
-    1.0,
-    "",
+    speed=1.2,
+    overrun_s=0.0,
+    gave=1.0,
+    note="",
 )
 
 

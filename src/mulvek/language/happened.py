@@ -147,7 +147,7 @@ def _of_change(what: Any) -> str:
             return f"{share * 100:.0f} % taken out into batch {to_batch}"
         case Carried(from_batch):
             return f"parted from batch {from_batch}"
-        case Joined(from_batch):
+        case Joined(from_batch=from_batch):
             return f"batch {from_batch} poured in"
         case PouredInto(to_batch):
             return f"poured into batch {to_batch}"

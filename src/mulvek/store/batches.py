@@ -33,7 +33,7 @@ from .recent import recent
 from .tables import BatchRow, EventRow
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Batch:
     """A stored batch, as core classes. ``words`` is the request it was planned with, ``forecast`` what was
     told then."""
@@ -290,15 +290,15 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:
     of = kind(row.kind)
     return Batch(
-        row.id,
-        of,
-        row.name,
-        row.created_at,
-        of.log(read(of.plan, row.plan, row.layout), [event_of(event) for event in events]),
-        row.words,
-        row.forecast,
-        row.parent_id,
-        row.slot,
-        row.pan_id,
-        row.burner_id,
+        id=row.id,
+        kind=of,
+        name=row.name,
+        created_at_s=row.created_at,
+        log=of.log(read(of.plan, row.plan, row.layout), [event_of(event) for event in events]),
+        words=row.words,
+        forecast=row.forecast,
+        parent_id=row.parent_id,
+        slot=row.slot,
+        pan_id=row.pan_id,
+        burner_id=row.burner_id,
     )

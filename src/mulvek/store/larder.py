@@ -75,7 +75,14 @@ class Larder:
     def kitchen(self) -> Kitchen:
         row = self.row()
         measures = Measures(row.cup_m3, row.glass_m3, row.katori_m3, row.tablespoon_m3, row.teaspoon_m3)
-        return Kitchen(row.altitude_m, row.room_c, row.milk_c, measures, row.fridge_c, row.freezer_c)
+        return Kitchen(
+            altitude_m=row.altitude_m,
+            room_c=row.room_c,
+            milk_c=row.milk_c,
+            measures=measures,
+            fridge_c=row.fridge_c,
+            freezer_c=row.freezer_c,
+        )
 
     def change_kitchen(
         self, name: str, kitchen: Kitchen, version: int | None = None, currency: str | None = None

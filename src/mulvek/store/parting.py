@@ -35,14 +35,14 @@ def pour(batches: Batches, batch: Batch, into: Batch, now_s: float, key: str | N
         raise Conflict("kind", "Pour together what boils.", "Wait for the first boil.")
     plan = state.plan
     joined = Joined(
-        batch.id,
-        plan.milk,
-        plan.milk_kg,
-        plan.sugar_kind,
-        state.sugar_in_kg,
-        plan.additions,
-        state.water_kg,
-        state.water_sd_kg,
+        from_batch=batch.id,
+        milk=plan.milk,
+        milk_kg=plan.milk_kg,
+        sugar_kind=plan.sugar_kind,
+        sugar_kg=state.sugar_in_kg,
+        additions=plan.additions,
+        water_kg=state.water_kg,
+        water_sd_kg=state.water_sd_kg,
     )
     batches.log(into, joined, now_s, now_s)
     batches.log(batch, PouredInto(into.id), now_s, now_s, key)

@@ -82,7 +82,7 @@ class Recipes:
     def _checked(self, form: Mapping[str, Any], but: int | None) -> str:
         sweet = read_sweet(f"own-{but}" if but else "own", form)
         others = {own.key: own.sweet for own in self.all() if own.id != but}
-        check(sweet, Pantry(things(), {**library(), **others}))
+        check(sweet, Pantry(things=things(), sweets={**library(), **others}))
         for own in self.all():
             if own.id != but and own.sweet.name.casefold() == sweet.name.casefold():
                 raise Conflict("name", f"There is a sweet called {sweet.name} already.", "Give it another name.")

@@ -45,7 +45,7 @@ SAID_ONLY = Reading | Note | StopMoved | Attention
 """What can be taken back: it was said, not done to the milk."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Rehearsal:
     """A stored rehearsal. ``pace``: from each real time (s) on, the kitchen's time and how fast it runs."""
 
@@ -91,18 +91,18 @@ class Rehearsals:
             .order_by(RehearsalEventRow.number)
         )
         return Rehearsal(
-            row.id,
-            row.name,
-            row.created_at,
-            read(ReducePlan, row.plan, row.layout),
-            row.words,
-            row.forecast,
-            row.level,
-            row.seed,
-            tuple((a, b, c) for a, b, c in row.pace),
-            row.finished,
-            row.points,
-            tuple(event_of(event) for event in events),
+            id=row.id,
+            name=row.name,
+            created_at_s=row.created_at,
+            plan=read(ReducePlan, row.plan, row.layout),
+            words=row.words,
+            forecast=row.forecast,
+            level=row.level,
+            seed=row.seed,
+            pace=tuple((a, b, c) for a, b, c in row.pace),
+            finished=row.finished,
+            points=row.points,
+            events=tuple(event_of(event) for event in events),
         )
 
     def latest(self, count: int = 12) -> list[RehearsalRow]:

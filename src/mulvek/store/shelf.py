@@ -30,7 +30,7 @@ Cells = Mapping[int, Mapping[tuple[int, str], Taught]]
 YIELDS_LOOKED_AT = 200
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Shelf:
     """One kitchen's things and what its finished batches taught."""
 
@@ -85,17 +85,17 @@ def read_shelf(session: Session) -> Shelf:
     larder = Larder(session)
     milks, ingredients = larder.milks(), larder.ingredients()
     return Shelf(
-        larder.kitchen(),
-        {kept.id: kept.thing for kept in milks},
-        {kept.id: kept.thing for kept in larder.pans()},
-        {kept.id: kept.thing for kept in larder.burners()},
-        {kept.id: kept.thing for kept in ingredients},
-        {kept.id: (kept.pack, kept.price) for kept in milks},
-        _lessons(session),
-        judge_thickness(Thickness(), _verdicts(session)),
-        _yields(session),
-        {kept.id: kept for kept in ingredients},
-        {kept.key: kept.sweet for kept in Recipes(session).all()},
+        place=larder.kitchen(),
+        milks={kept.id: kept.thing for kept in milks},
+        pans={kept.id: kept.thing for kept in larder.pans()},
+        burners={kept.id: kept.thing for kept in larder.burners()},
+        ingredients={kept.id: kept.thing for kept in ingredients},
+        packs={kept.id: (kept.pack, kept.price) for kept in milks},
+        lessons=_lessons(session),
+        judged=judge_thickness(Thickness(), _verdicts(session)),
+        yields=_yields(session),
+        house={kept.id: kept for kept in ingredients},
+        own_sweets={kept.key: kept.sweet for kept in Recipes(session).all()},
     )
 
 

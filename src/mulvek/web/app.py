@@ -80,7 +80,7 @@ def create_app(
     copies = copies or Copies(database)
     app.extensions["mulvek_daily"] = keeping.Daily(copies, clock)
     problems.install(app)
-    app.extensions["mulvek_door"] = door = Door(db, clock, ticks, home is not None)
+    app.extensions["mulvek_door"] = door = Door(db=db, clock=clock, ticks=ticks, home=home is not None)
     guard.install(app, Hosts(names, home is not None), door)
     security.install(app)
     access_routes.routes(app, door, home or Served(), changes)

@@ -90,7 +90,7 @@ def _reckoned(
         ready = {slot: pooled(parts) for slot, parts in found.items() if parts}
         there = {slot for slot, base in ready.items() if _whole(parent, slot, base.mass_kg, len(found[slot]))}
         if not whole and child.slot not in there:
-            return BaseWeighed(child.slot, child.id, mass_kg, whole=False)
+            return BaseWeighed(slot=child.slot, batch=child.id, mass_kg=mass_kg, whole=False)
         ready = {slot: base for slot, base in ready.items() if slot in there or (whole and slot == child.slot)}
         with reading_of(parent.name):
             words = SweetIn.model_validate(parent.words)
@@ -98,11 +98,20 @@ def _reckoned(
         more = {"bases": {**words.bases, **dict.fromkeys(ready, str(child.id))}, "have": have, "want": ""}
         run = run_of(plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready)))
     except KitchenError:
-        return BaseWeighed(child.slot, child.id, mass_kg)
+        return BaseWeighed(slot=child.slot, batch=child.id, mass_kg=mass_kg)
     was: SweetRun = parent.plan
     now = {(row.key, row.when): row.kg for row in run.rows}
     rows = tuple(now.get((row.key, row.when)) for row in was.rows)
-    return BaseWeighed(child.slot, child.id, mass_kg, True, rows, run.told_kg, run.told_pieces, run.stop_kg)
+    return BaseWeighed(
+        slot=child.slot,
+        batch=child.id,
+        mass_kg=mass_kg,
+        whole=True,
+        rows_kg=rows,
+        told_kg=run.told_kg,
+        told_pieces=run.told_pieces,
+        stop_kg=run.stop_kg,
+    )
 
 
 NEARLY = 0.85

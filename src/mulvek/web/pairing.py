@@ -152,7 +152,7 @@ def short_lines(stream: Iterable[bytes]) -> "httpx.SyncByteStream":
     return Lines()
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class Heard:
     """What one instrument said last. ``acted``: what was done to its milk since it was told. ``asks``: a value that can hardly be true, by channel; times s."""
 
@@ -193,7 +193,7 @@ class Readers:
                     return
                 batch = Batches(session).batch(row.batch_id)
                 said = [e.at_s for e in batch.events if isinstance(e.what, Reading) and e.what.by]
-                heard = Heard(row.batch_id, list(row.channels), read_at_s=max(said, default=0.0))
+                heard = Heard(batch_id=row.batch_id, channels=list(row.channels), read_at_s=max(said, default=0.0))
             self.heard[row_id] = heard
         threading.Thread(target=self._listen, args=(row_id, heard), daemon=True).start()
 

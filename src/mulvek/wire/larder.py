@@ -109,7 +109,14 @@ class KitchenIn(Body):
     def kitchen(self) -> Kitchen:
         ml = (self.cup_ml, self.glass_ml, self.katori_ml, self.tablespoon_ml, self.teaspoon_ml)
         measures = Measures(*(x * 1e-6 for x in ml))
-        return Kitchen(self.altitude_m, self.room_c, self.milk_c, measures, self.fridge_c, self.freezer_c)
+        return Kitchen(
+            altitude_m=self.altitude_m,
+            room_c=self.room_c,
+            milk_c=self.milk_c,
+            measures=measures,
+            fridge_c=self.fridge_c,
+            freezer_c=self.freezer_c,
+        )
 
 
 class KitchenOut(Out):

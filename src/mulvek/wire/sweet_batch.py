@@ -23,16 +23,16 @@ def run_of(f: SweetForecast) -> SweetRun:
     """What is kept of a plan when it goes on the Stove."""
     words = {s.caution for s in f.steps if s.caution} | set(f.plan.sweet.cautions)
     return SweetRun(
-        f.plan.sweet.key,
-        f.plan.sweet.one,
-        f.plan.sweet.many,
-        f.steps,
-        f.rows,
-        f.finished,
-        f.pieces,
-        f.each_kg,
-        f.stop_kg,
-        {word: HAZARDS[word] for word in words if word in HAZARDS},
+        sweet=f.plan.sweet.key,
+        one=f.plan.sweet.one,
+        many=f.plan.sweet.many,
+        steps=f.steps,
+        rows=f.rows,
+        told_kg=f.finished,
+        told_pieces=f.pieces,
+        each_kg=f.each_kg,
+        stop_kg=f.stop_kg,
+        cautions={word: HAZARDS[word] for word in words if word in HAZARDS},
     )
 
 

@@ -110,7 +110,7 @@ def pantry_of(shelf: Things, milk: Thing | None = None, yield_ln: float = 0.0) -
     known = {**things(), **own}
     if milk is not None:
         known[milk.key] = milk
-    return Pantry(known, {**library(), **shelf.own_sweets}, milk, yield_ln=yield_ln)
+    return Pantry(things=known, sweets={**library(), **shelf.own_sweets}, milk=milk, yield_ln=yield_ln)
 
 
 def read_milk(words: int | str | MilkIn | None, shelf: Things) -> tuple[Thing | None, float]:
@@ -201,27 +201,27 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
             "bases", f"This school has no base {min(unknown)}.", f"It has: {', '.join(school.bases) or 'none'}."
         )
     return SweetPlan(
-        sweet,
-        school,
-        pantry,
-        kitchen,
-        _hearth(words, shelf),
-        pieces,
-        mass,
-        {h.what: _amount(h, pantry, milk_bulk, kitchen) for h in words.have},
-        shape,
-        _tray(words.tray),
-        Freezer(
+        sweet=sweet,
+        school=school,
+        pantry=pantry,
+        kitchen=kitchen,
+        hearth=_hearth(words, shelf),
+        pieces=pieces,
+        mass_kg=mass,
+        have={h.what: _amount(h, pantry, milk_bulk, kitchen) for h in words.have},
+        mould=shape,
+        tray=_tray(words.tray),
+        freezer=Freezer(
             kitchen.freezer_c if words.freezer_c is None else words.freezer_c,
             FAN if words.fan else STILL_AIR,
             words.freezes_kg_day,
         ),
-        _packs(words, shelf),
-        words.whole_packs,
-        _mass(words.weighed, "weighed", milk_bulk, kitchen),
-        _mass(words.finished, "finished", 1000.0, kitchen),
-        {k: (low, high) for k, (low, high) in words.windows.items() if k in PROPERTIES and low <= high},
-        volume,
+        packs=_packs(words, shelf),
+        whole_packs=words.whole_packs,
+        weighed_kg=_mass(words.weighed, "weighed", milk_bulk, kitchen),
+        finished_weighed_kg=_mass(words.finished, "finished", 1000.0, kitchen),
+        windows={k: (low, high) for k, (low, high) in words.windows.items() if k in PROPERTIES and low <= high},
+        volume_m3=volume,
     )
 
 
@@ -329,5 +329,12 @@ def read_prices(words: SweetIn, shelf: Things) -> Prices:
             found[f"milk:{words.milk}"] = price / (pack * shelf.milk(words.milk).bulk_kg_m3)
     p = words.prices
     if p is None:
-        return Prices(found)
-    return Prices(found, p.fuel, p.fuel_price, p.hour, p.bought_per_kg, p.margin)
+        return Prices(per_kg=found)
+    return Prices(
+        per_kg=found,
+        fuel=p.fuel,
+        fuel_price=p.fuel_price,
+        hour=p.hour,
+        bought_per_kg=p.bought_per_kg,
+        margin=p.margin,
+    )

@@ -45,7 +45,7 @@ class Hushed:
 Attention = Missed | Snoozed | Hushed
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Nudge:
     """Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``strip`` is its short form.
 
@@ -65,10 +65,12 @@ class Nudge:
     def loudness(self, now_s: float) -> Loudness:
         """How it is told now.
 
-        >>> stir = Nudge("stir", "7", "care", 100.0, "Stir.", "stir", "stirred")
+        >>> stir = Nudge(
+        ...     key="stir", episode="7", kind="care", due_at_s=100.0, act="Stir.", strip="stir", answer="stirred")
         >>> [stir.loudness(t) for t in (99.0, 100.0, 140.0, 400.0)]
         ['wait', 'chime', 'speak', 'show']
-        >>> stop = Nudge("stop", "2", "hazard", 100.0, "Take it off.", "stop", "off")
+        >>> stop = Nudge(
+        ...     key="stop", episode="2", kind="hazard", due_at_s=100.0, act="Take it off.", strip="stop", answer="off")
         >>> [stop.loudness(t) for t in (100.0, 230.0)]
         ['speak', 'alarm']
         """
@@ -89,15 +91,15 @@ def attended(nudges: Sequence[Nudge], said: Sequence[tuple[float, Attention]]) -
     until = {(a.nudge, a.episode): at + a.seconds for at, a in said if isinstance(a, Snoozed)}
     out = [
         Nudge(
-            n.key,
-            n.episode,
-            n.kind,
-            max(n.due_at_s, until.get((n.key, n.episode), n.due_at_s)),
-            n.act,
-            n.strip,
-            n.answer,
-            (n.key, n.episode) in missed,
-            hushed,
+            key=n.key,
+            episode=n.episode,
+            kind=n.kind,
+            due_at_s=max(n.due_at_s, until.get((n.key, n.episode), n.due_at_s)),
+            act=n.act,
+            strip=n.strip,
+            answer=n.answer,
+            missed=(n.key, n.episode) in missed,
+            hushed=hushed,
         )
         for n in nudges
     ]

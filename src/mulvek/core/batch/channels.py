@@ -15,7 +15,7 @@ SILENT_AFTER_S = 10.0
 """An instrument that should speak every second and says nothing for so long has gone silent."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Channel:
     """One kind of instrument. ``step``: the fineness it is kept with, in ``unit``; ``reads``: the reading of a batch
     that it can stand for; ``shaky``: spread of the last seconds beyond which it is not settled."""
@@ -33,12 +33,32 @@ class Channel:
 CHANNELS: Mapping[str, Channel] = {
     c.key: c
     for c in (
-        Channel("scale", "kitchen scale", "kg", 1e-4, 0.0, 300.0, "weight", 0.05),
-        Channel("probe", "probe thermometer", "°C", 0.01, -40.0, 300.0, "temperature", 2.0),
-        Channel("dip", "dip-stick", "m", 1e-4, 0.0, 2.0, "depth", 0.005),
-        Channel("refractometer", "refractometer", "°Bx", 0.01, 0.0, 95.0, "brix", 2.0),
-        Channel("lactometer", "lactometer", "CLR", 0.01, -10.0, 60.0, None),
-        Channel("ph", "pH strip", "pH", 0.01, 0.0, 14.0, None),
+        Channel(
+            key="scale", name="kitchen scale", unit="kg", step=1e-4, low=0.0, high=300.0, reads="weight", shaky=0.05
+        ),
+        Channel(
+            key="probe",
+            name="probe thermometer",
+            unit="°C",
+            step=0.01,
+            low=-40.0,
+            high=300.0,
+            reads="temperature",
+            shaky=2.0,
+        ),
+        Channel(key="dip", name="dip-stick", unit="m", step=1e-4, low=0.0, high=2.0, reads="depth", shaky=0.005),
+        Channel(
+            key="refractometer",
+            name="refractometer",
+            unit="°Bx",
+            step=0.01,
+            low=0.0,
+            high=95.0,
+            reads="brix",
+            shaky=2.0,
+        ),
+        Channel(key="lactometer", name="lactometer", unit="CLR", step=0.01, low=-10.0, high=60.0, reads=None),
+        Channel(key="ph", name="pH strip", unit="pH", step=0.01, low=0.0, high=14.0, reads=None),
     )
 }
 BEST_FIRST = ("scale", "dip", "refractometer")

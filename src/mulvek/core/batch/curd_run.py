@@ -25,7 +25,7 @@ CAN_HAPPEN = (
 CurdPlan = CurdlePlan | StrainPlan
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class RunningStep:
     """A step with when it began and ended; ``due_s`` from now until its time is up (below zero: over)."""
 
@@ -37,7 +37,7 @@ class RunningStep:
     due_s: float | None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CurdState:
     """Where it stands. ``step``: number of the running one; len(steps) when all are done."""
 
@@ -98,26 +98,30 @@ def curd_state(log: Log, now_s: float) -> CurdState:
         start = starts[i] if i < len(starts) else None
         end = ends[i] if i < len(ends) else None
         due = start + stage.seconds - now_s if start is not None and end is None else None
-        steps.append(RunningStep(stage.name, stage.seconds, stage.sign, start, end, due))
+        steps.append(
+            RunningStep(
+                name=stage.name, seconds=stage.seconds, sign=stage.sign, began_at_s=start, done_at_s=end, due_s=due
+            )
+        )
     told = curded.curd_kg if curded else hung.curd_kg if hung else Range.exact(0.0)
     pieces = None
     if isinstance(plan, CurdlePlan) and curded and use(plan.use).piece_kg:
         known = Range.exact(weighed) if weighed is not None else curded.curd_kg
         pieces = pieces_of(plan, known, curded.balance, curded.texture.likely)
     return CurdState(
-        tuple(steps),
-        len(ends),
-        sum(p.amount for p in poured),
-        any(p.clear for p in poured),
-        whey[-1][1] if whey else None,
-        weighed,
-        pieces,
-        difference(plan, curded, told, weighed) if weighed is not None else "",
-        math.log(weighed / told.likely) if weighed and not given_up else None,
-        given_up,
-        () if given_up else attended(_nudges(steps, len(ends)), said),
-        curded,
-        hung,
+        steps=tuple(steps),
+        step=len(ends),
+        poured=sum(p.amount for p in poured),
+        clear=any(p.clear for p in poured),
+        whey_kg=whey[-1][1] if whey else None,
+        weighed_kg=weighed,
+        pieces=pieces,
+        said=difference(plan, curded, told, weighed) if weighed is not None else "",
+        ln_ratio=math.log(weighed / told.likely) if weighed and not given_up else None,
+        given_up=given_up,
+        nudges=() if given_up else attended(_nudges(steps, len(ends)), said),
+        curdle=curded,
+        strain=hung,
     )
 
 
@@ -149,12 +153,24 @@ def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
     episode = str(here)
     if step.name == "to-the-boil":
         due = began + max(0.0, step.seconds - BOILOVER_AHEAD_S)
-        return [Nudge("boilover", episode, "hazard", due, "Watch for the boil.", "watch for the boil", "step_done")]
+        return [
+            Nudge(
+                key="boilover",
+                episode=episode,
+                kind="hazard",
+                due_at_s=due,
+                act="Watch for the boil.",
+                strip="watch for the boil",
+                answer="step_done",
+            )
+        ]
     act, strip = _OVER.get(step.name, (f"{step.name.replace('-', ' ').capitalize()}: its time is up.", "time is up"))
     within = {"acid": SPLIT_WITHIN_S, "weigh": WEIGH_WITHIN_S}.get(step.name, step.seconds)
     kind: Class = "hazard" if step.name in ("wait", "acid") else "care"
     answer = "weighed" if step.name == "weigh" else "step_done"
-    return [Nudge(step.name, episode, kind, began + within, act, strip, answer)]
+    return [
+        Nudge(key=step.name, episode=episode, kind=kind, due_at_s=began + within, act=act, strip=strip, answer=answer)
+    ]
 
 
 def _growing(

@@ -161,7 +161,7 @@ class Carried:
     sugar_kg: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Joined:
     """Another batch was poured in: its milk as it was at its start, and the water still in it. kg."""
 
@@ -224,7 +224,7 @@ class PiecesCounted:
     count: int
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BaseWeighed:
     """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
     there, and what is told of the sweet from then on. A line of the weighing list that stays as it was is None; so is all

@@ -63,7 +63,7 @@ class Point:
     read: bool
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Fusion:
     """What one reading changed. Depths in m; ``later_s`` > 0 when the stop moved later.
 
@@ -230,13 +230,13 @@ class Fold:
         after = self.estimate.seconds_to(self.target_kg, self.run.curve)
         self.fusions.append(
             Fusion(
-                event.id,
-                self.level(water)[0],
-                expected,
-                after.likely - before.likely,
-                math.exp(self.estimate.ln_rate - was.ln_rate),
-                self.estimate.water_kg - was.water_kg,
-                ((before.high - before.low) / 2, (after.high - after.low) / 2),
+                event_id=event.id,
+                depth_m=self.level(water)[0],
+                expected_depth_m=expected,
+                later_s=after.likely - before.likely,
+                rate_ratio=math.exp(self.estimate.ln_rate - was.ln_rate),
+                more_kg=self.estimate.water_kg - was.water_kg,
+                half_width_s=((before.high - before.low) / 2, (after.high - after.low) / 2),
             )
         )
         self._mark(read=True, water_kg=water)

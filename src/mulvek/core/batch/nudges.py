@@ -31,7 +31,15 @@ def nudges(state: BatchState, now_s: float) -> tuple[Nudge, ...]:
     elif state.phase in ("off", "weighed") and state.off_at_s is not None and "Judged" not in state.marks:
         due = state.off_at_s + CHILL_AFTER_S
         found.append(
-            Nudge("chill", _episode(state, "Off"), "care", due, "Into the fridge with it.", "chill it", "noted")
+            Nudge(
+                key="chill",
+                episode=_episode(state, "Off"),
+                kind="care",
+                due_at_s=due,
+                act="Into the fridge with it.",
+                strip="chill it",
+                answer="noted",
+            )
         )
     return attended(found, state.said)
 
@@ -43,7 +51,15 @@ def _episode(state: BatchState, *marks: str) -> str:
 
 def _after(state: BatchState, key: str, mark: str, seconds: float, act: str, strip: str, answer: str) -> Nudge:
     began = state.paused_at_s if state.paused_at_s is not None else 0.0
-    return Nudge(key, _episode(state, mark), "care", began + seconds, act, strip, answer)
+    return Nudge(
+        key=key,
+        episode=_episode(state, mark),
+        kind="care",
+        due_at_s=began + seconds,
+        act=act,
+        strip=strip,
+        answer=answer,
+    )
 
 
 def _heating(state: BatchState) -> list[Nudge]:
@@ -51,10 +67,30 @@ def _heating(state: BatchState) -> list[Nudge]:
     boil_at = state.lit_at_s + warming(state.plan).seconds
     watch = f"Watch for the first boil and turn down to {state.plan.flame} as it rises."
     lit, stirred = _episode(state, "Lit"), _episode(state, "Lit", "Stirred", "Scraped")
-    found = [Nudge("boilover", lit, "hazard", boil_at - BOILOVER_AHEAD_S, watch, "watch for the boil", "first_boil")]
+    found = [
+        Nudge(
+            key="boilover",
+            episode=lit,
+            kind="hazard",
+            due_at_s=boil_at - BOILOVER_AHEAD_S,
+            act=watch,
+            strip="watch for the boil",
+            answer="first_boil",
+        )
+    ]
     stir_at = state.stirred_at_s + HEATING_STIR_S
     if stir_at < boil_at:
-        found.append(Nudge("stir", stirred, "care", stir_at, "Stir across the bottom.", "stir", "stirred"))
+        found.append(
+            Nudge(
+                key="stir",
+                episode=stirred,
+                kind="care",
+                due_at_s=stir_at,
+                act="Stir across the bottom.",
+                strip="stir",
+                answer="stirred",
+            )
+        )
     return found
 
 
@@ -66,32 +102,72 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
     if state.stir_every_s is not None and state.stirred_at_s is not None:
         episode = _episode(state, "FirstBoil", "Stirred", "Scraped", "Resumed", "Carried")
         due = max(state.stirred_at_s, state.boiled_at_s) + state.stir_every_s
-        found.append(Nudge("stir", episode, "care", due, "Stir, right across the bottom.", "stir", "stirred"))
+        found.append(
+            Nudge(
+                key="stir",
+                episode=episode,
+                kind="care",
+                due_at_s=due,
+                act="Stir, right across the bottom.",
+                strip="stir",
+                answer="stirred",
+            )
+        )
     scraped = max(state.scraped_at_s or 0.0, state.boiled_at_s)
     found.append(
         Nudge(
-            "scrape",
-            _episode(state, "FirstBoil", "Scraped", "Carried"),
-            "care",
-            scraped + SCRAPE_EVERY_S,
-            "Scrape the sides down and stir them in.",
-            "scrape the sides",
-            "scraped",
+            key="scrape",
+            episode=_episode(state, "FirstBoil", "Scraped", "Carried"),
+            kind="care",
+            due_at_s=scraped + SCRAPE_EVERY_S,
+            act="Scrape the sides down and stir them in.",
+            strip="scrape the sides",
+            answer="scraped",
         )
     )
     if state.too_hot_s is not None:
         text = "Turn the flame down: it is more than the bottom bears."
         flame = _episode(state, "FirstBoil", "FlameChanged", "Carried")
-        found.append(Nudge("flame", flame, "care", now_s - state.too_hot_s, text, "flame down", "flame_changed"))
+        found.append(
+            Nudge(
+                key="flame",
+                episode=flame,
+                kind="care",
+                due_at_s=now_s - state.too_hot_s,
+                act=text,
+                strip="flame down",
+                answer="flame_changed",
+            )
+        )
     if sugar_left and state.sugar_due_s is not None and plan.sugar_time == "midway":
         text = f"Stir in {sugar_text} of sugar."
         due = now_s + state.sugar_due_s.likely
-        found.append(Nudge("sugar", _episode(state, "SugarPlanned"), "hazard", due, text, "sugar in", "sugar_in"))
+        found.append(
+            Nudge(
+                key="sugar",
+                episode=_episode(state, "SugarPlanned"),
+                kind="hazard",
+                due_at_s=due,
+                act=text,
+                strip="sugar in",
+                answer="sugar_in",
+            )
+        )
     spread = (stop.high - stop.low) / (2 * Z80)
     if stop.likely < CHECK_BEFORE_STOP_S and spread > CHECK_SPREAD * max(stop.likely, 600.0) and stop.likely > 120:
         episode = _episode(state, "FirstBoil", "Reading", "Carried")
         due = _last_reading_at(state) + CHECK_AGAIN_S
-        found.append(Nudge("check", episode, "care", due, "Weigh it, or dip the stick.", "read it", "reading"))
+        found.append(
+            Nudge(
+                key="check",
+                episode=episode,
+                kind="care",
+                due_at_s=due,
+                act="Weigh it, or dip the stick.",
+                strip="read it",
+                answer="reading",
+            )
+        )
     found.append(_stop(state, now_s, sugar_left, sugar_text))
     return found
 
@@ -103,10 +179,20 @@ def _stop(state: BatchState, now_s: float, sugar_left: bool, sugar_text: str) ->
     episode = _episode(state, "FirstBoil", "Carried", "StopMoved", "MilkAdded", "PartTaken", "Joined", "Reading")
     if sugar_left and state.plan.sugar_time != "start":
         due = now_s + stop.likely - state.past_stop_s
-        return Nudge("sugar", episode, "hazard", due, f"Stir in {sugar_text} of sugar.", "sugar in", "sugar_in")
+        return Nudge(
+            key="sugar",
+            episode=episode,
+            kind="hazard",
+            due_at_s=due,
+            act=f"Stir in {sugar_text} of sugar.",
+            strip="sugar in",
+            answer="sugar_in",
+        )
     opens = max(stop.low, stop.likely - max(60.0, OPENS_EARLY * stop.likely)) - state.past_stop_s
     act = "Past the stop: take it off now." if state.past_stop_s > 60 else "Take it off the fire."
-    return Nudge("stop", episode, "hazard", now_s + opens, act, "take it off", "off")
+    return Nudge(
+        key="stop", episode=episode, kind="hazard", due_at_s=now_s + opens, act=act, strip="take it off", answer="off"
+    )
 
 
 def _last_reading_at(state: BatchState) -> float:

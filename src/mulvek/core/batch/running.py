@@ -29,7 +29,7 @@ from .model import warming
 FINISHED = ("weighed", "abandoned", "poured")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BatchState:
     """The batch at one instant. Times are seconds since the epoch (``*_at_s``) or from now (``*_s``).
 

@@ -40,7 +40,7 @@ CAN_HAPPEN = (
 )  # fmt: skip
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SweetRun:
     """What was planned: steps, the weighing list, what was told. kg; ``cautions`` by their name."""
 
@@ -56,7 +56,7 @@ class SweetRun:
     cautions: Mapping[str, Caution]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StepNow:
     """A step with where it stands; ``due_s`` from now until its time is up (below zero: over)."""
 
@@ -68,7 +68,7 @@ class StepNow:
     waits_for: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SweetState:
     """Where it stands. ``row_kg``: each line of the weighing list as told now; ``bases``: what came off weighed,
     by slot and batch."""
@@ -140,19 +140,19 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     all_done = all(s.phase == "done" for s in steps)
     return SweetState(
-        steps,
-        tuple(rows),
-        tuple(row_kg),
-        bases,
-        told_kg,
-        told_pieces,
-        stop_kg,
-        weighed,
-        pieces,
-        given_up,
-        all_done,
-        () if given_up else attended(_nudges(steps), said),
-        _difference(run, told_kg, told_pieces, weighed, pieces),
+        steps=steps,
+        rows=tuple(rows),
+        row_kg=tuple(row_kg),
+        bases=bases,
+        told_kg=told_kg,
+        told_pieces=told_pieces,
+        stop_kg=stop_kg,
+        weighed_kg=weighed,
+        counted=pieces,
+        given_up=given_up,
+        done=all_done,
+        nudges=() if given_up else attended(_nudges(steps), said),
+        said=_difference(run, told_kg, told_pieces, weighed, pieces),
     )
 
 
@@ -167,7 +167,7 @@ def _step(planned: PlannedStep, began: Mapping[str, float], done: Mapping[str, f
     else:
         phase = "waits" if waits else "ready"
     due = start + planned.seconds.likely - now_s if phase == "running" and start is not None else None
-    return StepNow(planned, phase, start, end, due, waits)
+    return StepNow(planned=planned, phase=phase, began_at_s=start, done_at_s=end, due_s=due, waits_for=waits)
 
 
 def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
@@ -179,7 +179,11 @@ def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
         kind: Class = "hazard" if step.planned.fire else "care"
         act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
         due = step.began_at_s + step.planned.seconds.likely
-        made.append(Nudge(step.planned.key, "0", kind, due, act, "ready", "step_done"))
+        made.append(
+            Nudge(
+                key=step.planned.key, episode="0", kind=kind, due_at_s=due, act=act, strip="ready", answer="step_done"
+            )
+        )
     return made
 
 
@@ -227,7 +231,7 @@ def check_sweet_event(log: Log, new: Event) -> None:
             if found.waits_for:
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
-        case BaseWeighed(slot, _, kg):
+        case BaseWeighed(slot=slot, batch=_, mass_kg=kg):
             if all(s.planned.key != base_step(slot) for s in state.steps):
                 raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
             _within("mass_kg", kg)

@@ -62,7 +62,7 @@ LABEL_SD = 0.0015
 """Spread of a label's fat and of its SNF, kg per kg, 1 sd."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Material:
     """One row of the tables, or a cook's own milk.
 
@@ -124,15 +124,15 @@ def own_milk(
                 f"Give {low:g} to {high:g} g per 100 g, as on the label.",
             )
     return Material(
-        key,
-        name,
-        dairy(fat, snf, species),
-        1030.0,
-        label_sd / 100,
-        label_sd / 100,
-        "the label, as entered",
-        "class label: ±0.15",
-        species,
+        key=key,
+        name=name,
+        parts=dairy(fat, snf, species),
+        bulk_kg_m3=1030.0,
+        fat_sd=label_sd / 100,
+        snf_sd=label_sd / 100,
+        source="the label, as entered",
+        confidence="class label: ±0.15",
+        species=species,
         group="plant" if plant else "milk",
         flags=(*flags, "plant") if plant else flags,
         allergens=("coconut",) if plant else ("milk",),
@@ -151,21 +151,21 @@ def _material(key: str, row: Mapping[str, Any]) -> Material:
     if abs(parts.total - 1.0) > 1e-12 or min(mass for _, mass in parts.items()) < 0:
         raise ValueError(f"material {key}: the parts do not add up to 100")
     return Material(
-        key,
-        row["name"],
-        parts,
-        row["bulk_g_ml"] * 1e3,
-        row.get("fat_sd", 0.0) / 100,
-        row.get("snf_sd", 0.0) / 100,
-        row["source"],
-        row["confidence"],
-        row.get("species", "cow"),
-        row.get("note", ""),
-        row["group"],
-        tuple(row.get("flags", ())),
-        tuple(row.get("allergens", ("milk",) if row["group"] in ("milk", "concentrate") else ())),
-        row.get("ph"),
-        row.get("bulk_sd", 0.03),
+        key=key,
+        name=row["name"],
+        parts=parts,
+        bulk_kg_m3=row["bulk_g_ml"] * 1e3,
+        fat_sd=row.get("fat_sd", 0.0) / 100,
+        snf_sd=row.get("snf_sd", 0.0) / 100,
+        source=row["source"],
+        confidence=row["confidence"],
+        species=row.get("species", "cow"),
+        note=row.get("note", ""),
+        group=row["group"],
+        flags=tuple(row.get("flags", ())),
+        allergens=tuple(row.get("allergens", ("milk",) if row["group"] in ("milk", "concentrate") else ())),
+        ph=row.get("ph"),
+        bulk_sd=row.get("bulk_sd", 0.03),
     )
 
 

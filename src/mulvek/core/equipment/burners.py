@@ -12,7 +12,7 @@ Flame = Literal["gentle", "medium", "strong"]
 FLAMES: tuple[Flame, ...] = ("gentle", "medium", "strong")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BurnerKind:
     """A kind of burner: nominal power W, share that reaches a 24 cm pan, heat lost by the wall W/m² K."""
 

@@ -24,7 +24,7 @@ class Kept(Generic[T]):
     base: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Kitchen:
     """Surroundings of every batch. ``milk_c`` is how cold the milk is when measured and set on the fire."""
 

@@ -33,7 +33,7 @@ USUAL_CAPACITY_KG = 3.0
 """What a home freezer brings to −18 °C in a day when its label is not known."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Mould:
     """A mould's inside: m³, m² of cooled surface, m to its core; its wall and how free it stands.
 
@@ -58,19 +58,19 @@ class Mould:
         """The same shape, larger or smaller."""
         by = (volume_m3 / self.volume_m3) ** (1 / 3)
         return Mould(
-            self.key,
-            self.name,
-            volume_m3,
-            self.area_m2 * by**2,
-            self.to_core_m * by,
-            self.wall_m,
-            self.wall_w_m_k,
-            self.free,
-            self.own_heat,
-            self.dips,
-            self.depth_m * by,
-            {name: measure * by for name, measure in self.shape.items()},
-            self.kind,
+            key=self.key,
+            name=self.name,
+            volume_m3=volume_m3,
+            area_m2=self.area_m2 * by**2,
+            to_core_m=self.to_core_m * by,
+            wall_m=self.wall_m,
+            wall_w_m_k=self.wall_w_m_k,
+            free=self.free,
+            own_heat=self.own_heat,
+            dips=self.dips,
+            depth_m=self.depth_m * by,
+            shape={name: measure * by for name, measure in self.shape.items()},
+            kind=self.kind,
         )
 
     def transfer_w_m2_k(self, film: float) -> float:
@@ -107,19 +107,19 @@ def _mould(key: str, row: Mapping[str, Any]) -> Mould:
     shape = {name: mm / 1000 for name, mm in row["mm"].items()}
     volume, area, core, depth = geometry(row["kind"], shape)
     return Mould(
-        key,
-        row["name"],
-        volume,
-        area,
-        core,
-        row["wall_mm"] / 1000,
-        row["wall_w_m_k"],
-        row["free"],
-        row.get("own_heat", 0.0),
-        row.get("dips", True),
-        depth,
-        shape,
-        row["kind"],
+        key=key,
+        name=row["name"],
+        volume_m3=volume,
+        area_m2=area,
+        to_core_m=core,
+        wall_m=row["wall_mm"] / 1000,
+        wall_w_m_k=row["wall_w_m_k"],
+        free=row["free"],
+        own_heat=row.get("own_heat", 0.0),
+        dips=row.get("dips", True),
+        depth_m=depth,
+        shape=shape,
+        kind=row["kind"],
     )
 
 

@@ -13,7 +13,7 @@ AnyShape = Straight | Flared | Kadhai | Measured
 PanMaterial = Literal["stainless-sandwich", "stainless-thin", "aluminium", "non-stick", "iron", "brass", "enamel"]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PanMaterialRow:
     """What a pan is made of: specific heat J/kg K, how uneven its heat is, how much milk sticks to it."""
 

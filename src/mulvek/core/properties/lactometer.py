@@ -40,7 +40,7 @@ WATER_SD, SPEAK_ABOVE = 0.04, 0.08
 """Natural spread makes added water uncertain by 4 points; below 8 nothing can be said."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Check:
     """What the reading says. Shares in kg per kg; ``added_water`` against the usual SNF, None when unsaid.
 

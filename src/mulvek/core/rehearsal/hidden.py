@@ -10,7 +10,7 @@ from ..planning.reduce.plan import Rate, ReducePlan
 from .noise import normal, uniform
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Level:
     """How hard a rehearsal is. ``spread`` of milk and fire and ``noise`` of instruments, 1 = as in kitchens;
     interruptions an hour; whether the gas fades; the instruments at hand."""
@@ -28,10 +28,42 @@ ALL = ("scale", "probe", "dip", "refractometer", "lactometer", "ph")
 LEVELS: Mapping[int, Level] = {
     level.number: level
     for level in (
-        Level(1, "just as planned, in a quiet kitchen", 0.0, 0.3, 0.0, False, ALL),
-        Level(2, "milk and fire of their own mind", 1.0, 1.0, 0.0, False, ALL),
-        Level(3, "someone at the door, no refractometer", 1.0, 1.0, 2.0, False, ("scale", "probe", "dip")),
-        Level(4, "the gas fades, a dip-stick is all you have", 1.5, 1.5, 3.0, True, ("dip",)),
+        Level(
+            number=1,
+            says="just as planned, in a quiet kitchen",
+            spread=0.0,
+            noise=0.3,
+            bells_per_hour=0.0,
+            gas_fades=False,
+            shows=ALL,
+        ),
+        Level(
+            number=2,
+            says="milk and fire of their own mind",
+            spread=1.0,
+            noise=1.0,
+            bells_per_hour=0.0,
+            gas_fades=False,
+            shows=ALL,
+        ),
+        Level(
+            number=3,
+            says="someone at the door, no refractometer",
+            spread=1.0,
+            noise=1.0,
+            bells_per_hour=2.0,
+            gas_fades=False,
+            shows=("scale", "probe", "dip"),
+        ),
+        Level(
+            number=4,
+            says="the gas fades, a dip-stick is all you have",
+            spread=1.5,
+            noise=1.5,
+            bells_per_hour=3.0,
+            gas_fades=True,
+            shows=("dip",),
+        ),
     )
 }
 CALLERS = ("the doorbell", "the telephone", "a child", "a neighbour")
@@ -50,7 +82,7 @@ class Bell:
     who: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Hidden:
     """The truth behind a rehearsal. ``truth``: the plan with everything as it really is; ``power``: how much
     stronger the simmering flame is than the model; ``ph`` of the milk."""
@@ -87,13 +119,13 @@ def hide(plan: ReducePlan, level: int, seed: int) -> Hidden:
     burner = replace(plan.burner, strength=min(5.0, max(0.2, plan.burner.strength * math.exp(slip("burner", 0.08)))))
     known = min(plan.rate.ln_sd, 0.20)
     return Hidden(
-        replace(plan, kitchen=kitchen, milk=milk, burner=burner, rate=Rate()),
-        found,
-        seed,
-        (plan.milk.ph or USUAL_PH) + slip("ph", 0.04),
-        math.exp(plan.rate.ln_mean + slip("fire", known)),
-        0.65 if found.gas_fades and uniform(seed, "gas", 0) > 0.4 else 1.0,
-        _bells(found, seed),
+        truth=replace(plan, kitchen=kitchen, milk=milk, burner=burner, rate=Rate()),
+        level=found,
+        seed=seed,
+        ph=(plan.milk.ph or USUAL_PH) + slip("ph", 0.04),
+        power=math.exp(plan.rate.ln_mean + slip("fire", known)),
+        fades_to=0.65 if found.gas_fades and uniform(seed, "gas", 0) > 0.4 else 1.0,
+        bells=_bells(found, seed),
     )
 
 

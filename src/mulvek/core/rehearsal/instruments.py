@@ -19,7 +19,7 @@ LACTOMETER_UP_TO_C, LACTOMETER_UP_TO_TS = 40.0, 0.20
 PH_STEP = 0.3
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Instrument:
     """One instrument. ``bias`` and ``noise`` 1 sd and ``drift`` an hour, in ``unit``; ``step``: what it rounds to."""
 
@@ -53,12 +53,43 @@ def _float(pan: SimPan) -> float | None:
 INSTRUMENTS: Mapping[str, Instrument] = {
     i.key: i
     for i in (
-        Instrument("scale", "kitchen scale", "kg", 0.002, 0.0012, 0.002, 0.001, lambda p: p.mass_kg),
-        Instrument("probe", "probe thermometer", "°C", 0.5, 0.15, 0.2, 0.1, lambda p: p.probe_c),
-        Instrument("dip", "dip-stick", "m", 0.0008, 0.001, 0.0, 0.001, _dip),
-        Instrument("refractometer", "refractometer", "°Bx", 0.4, 0.3, 0.2, 0.1, _drop),
-        Instrument("lactometer", "lactometer", "CLR", 0.3, 0.2, 0.0, 0.5, _float),
-        Instrument("ph", "pH strip", "pH", 0.05, 0.05, 0.0, PH_STEP, lambda p: p.ph),
+        Instrument(
+            key="scale",
+            name="kitchen scale",
+            unit="kg",
+            bias=0.002,
+            noise=0.0012,
+            drift=0.002,
+            step=0.001,
+            true=lambda p: p.mass_kg,
+        ),
+        Instrument(
+            key="probe",
+            name="probe thermometer",
+            unit="°C",
+            bias=0.5,
+            noise=0.15,
+            drift=0.2,
+            step=0.1,
+            true=lambda p: p.probe_c,
+        ),
+        Instrument(key="dip", name="dip-stick", unit="m", bias=0.0008, noise=0.001, drift=0.0, step=0.001, true=_dip),
+        Instrument(
+            key="refractometer",
+            name="refractometer",
+            unit="°Bx",
+            bias=0.4,
+            noise=0.3,
+            drift=0.2,
+            step=0.1,
+            true=_drop,
+        ),
+        Instrument(
+            key="lactometer", name="lactometer", unit="CLR", bias=0.3, noise=0.2, drift=0.0, step=0.5, true=_float
+        ),
+        Instrument(
+            key="ph", name="pH strip", unit="pH", bias=0.05, noise=0.05, drift=0.0, step=PH_STEP, true=lambda p: p.ph
+        ),
     )
 }
 SHAKES_KG = 0.007

@@ -39,6 +39,8 @@ GRIT_TAKES = 0.02
 SPLIT_BELOW = 0.4
 """Less curd than this share is grain in the milk; more and it has split."""
 DRY_LEFT_KG = 1e-3
+WET_ON_SIDES = 0.35
+"""Of what dries on the sides, this share is water."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,7 +136,13 @@ class SimPan:
         self.depth_m = float(self.pan.shape.depth_m(float(volume_m3(parts, min(self.celsius, HOT_C)))))
         self._surface_m2 = float(surface_m2(self.pan.shape, self.depth_m))
         self._heated_m2 = max(1e-3, float(self.pan.shape.heated_m2(self.depth_m)))
-        fire = Fire(0.0, 0.0, plan.burner.wall_loss_w_m2_k, plan.kitchen.room_c, plan.kitchen.pressure_pa)
+        fire = Fire(
+            heat_up_w=0.0,
+            simmer_w=0.0,
+            wall_loss=plan.burner.wall_loss_w_m2_k,
+            room_c=plan.kitchen.room_c,
+            pressure_pa=plan.kitchen.pressure_pa,
+        )
         self._loss_w_k = float(loss_w_k(self.pan, fire, self._surface_m2, self.depth_m))
         self._capacity = float(heat_capacity_j_k(parts, min(self.celsius, 100.0))) + self.pan.heat_capacity_j_k
         protein = float(self.solids.milk_protein) / self.mass_kg / 0.033
@@ -267,14 +275,14 @@ class SimPan:
         covered = self.lid or (self.plan.lid and self.boiled_at_s is None)
         shelter = SHELTER_LID if covered else SHELTER_SKIN if self.skin > 1.5 else SHELTER
         balance = Balance(
-            power_w,
-            self._surface_m2,
-            self._loss_w_k,
-            self._activity,
-            self._boils_c,
-            kitchen.room_c,
-            kitchen.pressure_pa,
-            shelter,
+            power_w=power_w,
+            surface_m2=self._surface_m2,
+            loss_w_k=self._loss_w_k,
+            activity=self._activity,
+            boils_c=self._boils_c,
+            room_c=kitchen.room_c,
+            pressure_pa=kitchen.pressure_pa,
+            shelter=shelter,
         )
         steam, warming = balance.steam(self.celsius)
         steam = min(steam, max(0.0, self.water_kg - DRY_LEFT_KG))
@@ -305,6 +313,7 @@ class SimPan:
         self._dissolve((0.02 + 0.05 * self.mixed) * max(0.0, self.celsius) / 90)
         thick, ts = self._thick(), self.total_solids
         dried = 0.054 * steam * (1 + 0.05 * thick) * ts
+        dried = min(dried, max(0.0, self.water_kg - DRY_LEFT_KG) / WET_ON_SIDES)
         self.side_kg += dried
         self._grow(-dried)
         self.side_age_s += 1 if self.side_kg > 5e-4 else 0
@@ -336,5 +345,5 @@ class SimPan:
         """Add or take milk solids in the proportion that is there, with half their weight of water."""
         solids = float(self.solids.solids)
         if solids > 0:
-            self.solids = self.solids.scaled(1 + 0.65 * mass_kg / solids)
-            self.water_kg = max(DRY_LEFT_KG, self.water_kg + 0.35 * mass_kg)
+            self.solids = self.solids.scaled(1 + (1 - WET_ON_SIDES) * mass_kg / solids)
+            self.water_kg += WET_ON_SIDES * mass_kg

@@ -14,7 +14,7 @@ STANDING_SHARE = 0.20
 AFTER_BOIL_OVER = 80.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Score:
     """Points of 100, whole and by part, with the facts behind them. kg, s; ``off_target`` is a share."""
 
@@ -52,17 +52,17 @@ def score(pan: SimPan) -> Score:
     if pan.spilt_kg > 0:
         total = min(total, AFTER_BOIL_OVER)
     return Score(
-        max(0.0, total),
-        parts,
-        pan.mass_kg,
-        off,
-        pan.scorch,
-        pan.lumps,
-        pan.split,
-        pan.spilt_kg,
-        pan.side_kg,
-        pan.grit_kg,
-        pan.standing_s,
-        pan.at_s,
-        COLOURS[int(colour_index(pan.dose))],
+        points=max(0.0, total),
+        parts=parts,
+        yield_kg=pan.mass_kg,
+        off_target=off,
+        scorch=pan.scorch,
+        lumps=pan.lumps,
+        split=pan.split,
+        spilt_kg=pan.spilt_kg,
+        side_kg=pan.side_kg,
+        grit_kg=pan.grit_kg,
+        standing_s=pan.standing_s,
+        total_s=pan.at_s,
+        colour=COLOURS[int(colour_index(pan.dose))],
     )

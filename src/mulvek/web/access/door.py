@@ -24,7 +24,7 @@ _log = logging.getLogger(__name__)
 State = Literal["out", "knocking", "in", "refused", "sent-away", "over"]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Device:
     """A device that was let in; times s since the epoch. ``over_at``: when it was sent away."""
 
@@ -45,7 +45,7 @@ class Device:
         return "over" if self.ends_at is not None and now_s >= self.ends_at else "in"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Knock:
     """A device in the doorway, shown as ``thing`` on both screens."""
 
@@ -66,7 +66,7 @@ def _device(row: DeviceRow) -> Device:
     return Device(**{name: getattr(row, name) for name in Device.__slots__})
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class Door:
     """``home``: whether the house's network is served at all."""
 
@@ -118,7 +118,9 @@ class Door:
                     raise Conflict("code", "The door is shut.", "Ask for new numbers at the computer.")
                 raise BadInput("code", "Those are not the numbers.", "Look again at the computer’s screen.")
             token = secrets.token_urlsafe(32)
-            self.knock = Knock(hashed(token), secrets.choice(THINGS), name, small, self.clock())
+            self.knock = Knock(
+                token_hash=hashed(token), thing=secrets.choice(THINGS), name=name, small=small, at_s=self.clock()
+            )
             self.note(name or "someone", "knocked")
             return token
 

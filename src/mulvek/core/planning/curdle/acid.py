@@ -68,7 +68,7 @@ def buffered_mol_m3(from_ph: float, to_ph: float, scale: float = 1.0) -> float:
     return scale * (_BUF0 * (from_ph - to_ph) + peak * rise)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Coagulant:
     """One coagulant. ``strength``: low, usual, high; see the table for what it counts. ``doses``: least and most that
     it takes in real kitchens, times the central dose."""
@@ -105,15 +105,15 @@ class Coagulant:
 
 COAGULANTS: Mapping[str, Coagulant] = {
     key: Coagulant(
-        key,
-        row["name"],
-        row["unit"],
-        row["acid"],
-        tuple(row["strength"]),
-        row.get("juice_ph"),
-        row.get("molar_g"),
-        tuple(row.get("doses", (0.75, 1.35))),
-        Composition(**row.get("holds", {})).scaled(0.01),
+        key=key,
+        name=row["name"],
+        unit=row["unit"],
+        acid=row["acid"],
+        strength=tuple(row["strength"]),
+        juice_ph=row.get("juice_ph"),
+        molar_g=row.get("molar_g"),
+        doses=tuple(row.get("doses", (0.75, 1.35))),
+        holds=Composition(**row.get("holds", {})).scaled(0.01),
     )
     for key, row in read_table("coagulants.toml").items()
 }

@@ -59,7 +59,7 @@ class Draining:
         return w * (0.90 + 0.10 * math.exp(-self.fridge_s / 3600 / 3)) if self.fridge_s else w
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Balance:
     """What went in and where it went, kg. ``whey`` is the first whey, ``washings`` what the rinses took.
 
@@ -189,16 +189,16 @@ def split(
     washings = Composition(water=rinse_kg / milk_kg).plus(unrinsed).plus(curd.scaled(-1.0))
 
     return Balance(
-        whole.scaled(milk_kg),
-        acid_in.scaled(milk_kg),
-        rinse_kg,
-        steam_share * milk_kg,
-        curd.scaled(milk_kg),
-        whey.scaled(milk_kg),
-        washings.scaled(milk_kg),
-        wet * milk_kg,
-        serum * milk_kg,
-        gathered,
+        milk=whole.scaled(milk_kg),
+        acid=acid_in.scaled(milk_kg),
+        rinse_kg=rinse_kg,
+        steam_kg=steam_share * milk_kg,
+        curd=curd.scaled(milk_kg),
+        whey=whey.scaled(milk_kg),
+        washings=washings.scaled(milk_kg),
+        wet_curd_kg=wet * milk_kg,
+        serum_kg=serum * milk_kg,
+        casein_kept=gathered,
     )
 
 

@@ -26,7 +26,7 @@ ELEVATION_K = 0.16
 SD_K_PER_ROOT_MIN = 2.5 / math.sqrt(3.0)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Standing:
     """A pan of hot milk off the flame."""
 
@@ -56,7 +56,15 @@ def standing(
     pressure = pressure_at_altitude_pa(altitude_m)
     boils = float(saturation_temperature_c(pressure)) + ELEVATION_K
     heat = milk_m3 * 1e3 * 3900.0 + pan.heat_capacity_j_k
-    return Standing(width, milk_m3, heat, room_c, pressure, shelter, cools), boils
+    return Standing(
+        width_m=width,
+        milk_m3=milk_m3,
+        heat_j_k=heat,
+        room_c=room_c,
+        pressure_pa=pressure,
+        shelter=shelter,
+        cools=cools,
+    ), boils
 
 
 def cooling_curve(pan: Standing, from_c: float, seconds: float) -> tuple[Array, Array]:

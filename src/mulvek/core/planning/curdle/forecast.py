@@ -55,7 +55,7 @@ SOUR_UNRINSED = Caution("care", "Unrinsed it tastes of the acid.", "Pour cool wa
 VESSEL = Caution("care", "Not in iron or bare aluminium", "once the acid goes in: take steel or enamel.")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Acid:
     """Coagulant to have ready and where to stop; litres or kg by ``unit``; water to thin it with, kg.
 
@@ -75,7 +75,7 @@ FORMER_SYRUP = {"sponge": (32.0, 4.0), "poached": (45.0, 4.0), "fried": (60.0, 4
 """What was told with plans that hold no syrup: they go on with it."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Pieces:
     """From this much curd: how many, what each weighs raw and its width, and the width cooked."""
 
@@ -98,7 +98,7 @@ class Stage:
     sign: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CurdForecast:
     """The answer. kg, kg per kg, °C, s."""
 
@@ -143,11 +143,11 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
         )
     base = plan.pan.shape.base_diameter_m
     fire = Fire(
-        plan.burner.net_power_w("strong", base),
-        0.0,
-        plan.burner.wall_loss_w_m2_k,
-        plan.kitchen.room_c,
-        plan.kitchen.pressure_pa,
+        heat_up_w=plan.burner.net_power_w("strong", base),
+        simmer_w=0.0,
+        wall_loss=plan.burner.wall_loss_w_m2_k,
+        room_c=plan.kitchen.room_c,
+        pressure_pa=plan.kitchen.pressure_pa,
     )
     warm = heat_up(plan.milk.parts.scaled(plan.milk_kg), plan.kitchen.milk_c, plan.pan, fire)
     pan, boils = standing(plan.milk_m3, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c, cools=plan.cools)
@@ -205,7 +205,7 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
     )
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class _Made:
     """Acid and curd when the acid goes in at one temperature; doses and masses in litres or kg."""
 
@@ -243,20 +243,29 @@ def _made(plan: CurdlePlan, at_acid: float) -> _Made:
     )
     moisture = balance.curd.water / balance.curd.total
     texture = texture_index(at_acid, ph, plan.hold_s / 60, moisture, plan.rinses, milk.texture)
-    return _Made(ph, strength, central, water, central + water, balance, moisture, texture)
+    return _Made(
+        ph=ph,
+        strength=strength,
+        central=central,
+        water_kg=water,
+        mixture_kg=central + water,
+        balance=balance,
+        moisture=moisture,
+        texture=texture,
+    )
 
 
 def _acid(plan: CurdlePlan, made: _Made) -> Acid:
     what, milk = coagulant(plan.coagulant), curd_milk(plan.milk)
     least, most = what.doses
     return Acid(
-        what.name,
-        what.unit,
-        most * made.central,
-        Range(least * made.central, made.central, most * made.central),
-        most * made.water_kg,
-        most * made.mixture_kg,
-        ph_after(what, most * made.central, plan.milk_m3, milk, made.strength),
+        name=what.name,
+        unit=what.unit,
+        ready=most * made.central,
+        likely=Range(least * made.central, made.central, most * made.central),
+        water_kg=most * made.water_kg,
+        mixture_kg=most * made.mixture_kg,
+        ph_if_all=ph_after(what, most * made.central, plan.milk_m3, milk, made.strength),
     )
 
 
@@ -272,14 +281,14 @@ def pieces_of(plan: CurdlePlan, curd: Range, balance: Balance, texture: float) -
     width = ball_m(each, piece_density_kg_m3(balance.curd))
     moisture = balance.curd.water / balance.curd.total
     return Pieces(
-        Range(*(float(n) for n in counts)),
-        each,
-        width,
-        width * math.pow(meant.rests, 1 / 3),
-        _chance(crack_chance(moisture, texture, 0.0, plan.binder)),
-        _chance(break_chance(moisture, 0.0, plan.binder)),
-        plan.binder * curd.likely,
-        syrup_for(
+        count=Range(*(float(n) for n in counts)),
+        each_kg=each,
+        width_m=width,
+        cooked_m=width * math.pow(meant.rests, 1 / 3),
+        crack=_chance(crack_chance(moisture, texture, 0.0, plan.binder)),
+        breaks=_chance(break_chance(moisture, 0.0, plan.binder)),
+        binder_kg=plan.binder * curd.likely,
+        syrup=syrup_for(
             meant,
             plan.syrup or FORMER_SYRUP[plan.use],
             counts[1],

@@ -18,7 +18,7 @@ NO_LIMIT = 3.0
 SOAPY = 0.5e-3
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Fruit:
     """A ripe fruit: pH, acid kg per kg, whether raw it breaks milk's protein."""
 
@@ -37,7 +37,15 @@ class Fruit:
 
 
 FRUITS: Mapping[str, Fruit] = {
-    key: Fruit(key, row["name"], row["ph"], row["acid"] / 100, row["kind"], row["brix"], row["protease"])
+    key: Fruit(
+        key=key,
+        name=row["name"],
+        ph=row["ph"],
+        acid=row["acid"] / 100,
+        kind=row["kind"],
+        brix=row["brix"],
+        protease=row["protease"],
+    )
     for key, row in read_table("fruits.toml").items()
 }
 
@@ -109,7 +117,7 @@ def most_fruit(what: Fruit, celsius: float, concentration: float = 1.0, margin: 
     return _milk_takes(start, stop, concentration) / what.gives_mol_kg(stop)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Mixing:
     """What mixing fruit and milk does, cold and hot, with what to do about it."""
 
@@ -154,4 +162,13 @@ def check_mixing(what: Fruit, fruit_kg: float, milk_kg: float, celsius: float, c
     if what.protease:
         words += " Raw it turns milk bitter: heat the fruit to 85 °C for 5 minutes right through first."
     limit = None if most is None or most > NO_LIMIT else most * milk_kg
-    return Mixing(ph, onset, curdles, near, limit, soda, what.protease, words)
+    return Mixing(
+        ph=ph,
+        curdles_below=onset,
+        curdles=curdles,
+        near=near,
+        most_kg=limit,
+        soda_kg=soda,
+        bitter_raw=what.protease,
+        words=words,
+    )

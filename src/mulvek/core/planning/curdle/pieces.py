@@ -21,7 +21,7 @@ VOID = 0.98
 """Share of a kneaded piece that is not air."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Use:
     """What the curd is for, with its windows; ``piece_kg`` None for what is not shaped."""
 
@@ -46,19 +46,19 @@ def _use(key: str, row: Mapping[str, Any]) -> Use:
         return low * scale, high * scale
 
     return Use(
-        key,
-        str(row["name"]),
-        pair("moisture", 0.01),
-        pair("texture", 1.0),
-        pair("piece", 1e-3) if "piece" in row else None,
-        tuple(row["swells"]) if "swells" in row else None,
-        float(row.get("rests", 1.0)),
-        float(row.get("gains", 1.0)),
-        float(row.get("cover", 0.5)),
-        pair("binder", 0.01) if "binder" in row else None,
-        float(row.get("brix", 40.0)),
-        float(row.get("ratio", 4.0)),
-        float(row["usual_piece"]) * 1e-3 if "usual_piece" in row else None,
+        key=key,
+        name=str(row["name"]),
+        moisture=pair("moisture", 0.01),
+        texture=pair("texture", 1.0),
+        piece_kg=pair("piece", 1e-3) if "piece" in row else None,
+        swells=tuple(row["swells"]) if "swells" in row else None,
+        rests=float(row.get("rests", 1.0)),
+        gains=float(row.get("gains", 1.0)),
+        cover=float(row.get("cover", 0.5)),
+        binder=pair("binder", 0.01) if "binder" in row else None,
+        brix=float(row.get("brix", 40.0)),
+        ratio=float(row.get("ratio", 4.0)),
+        usual_piece_kg=float(row["usual_piece"]) * 1e-3 if "usual_piece" in row else None,
     )
 
 

@@ -17,7 +17,7 @@ from .pieces import use
 LONGEST_WAIT_S = 1200.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CurdlePlan:
     """One curdling, ready to be reckoned.
 

@@ -41,7 +41,7 @@ def swelling(gain: float, brix: float, uptake: float, kind: Kind) -> float:
     return 1 + (gain - 1) * held * uptake
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Bath:
     """What goes into one pan: ``count`` raw pieces of ``piece_kg``, their non-sugar solids per kg, and the syrup (kg)."""
 
@@ -61,7 +61,7 @@ class Bath:
             raise BadInput("syrup", "That is no bath of syrup.", "Give pieces, sugar and more water than boils off.")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Soak:
     """After the rest: mass of a piece, its sugar and water (kg per kg), and the syrup left with its strength."""
 
@@ -77,7 +77,9 @@ class Soak:
 def soak(bath: Bath, rest_s: float, diffusivity: float = RESTING) -> Soak:
     """A bath after its boil and ``rest_s`` of rest.
 
-    >>> b = Bath("sponge", 0.0113, 19, 0.41, 0.437, 0.913, 2.35, 2.2, 14 * 60, 0.231)
+    >>> b = Bath(
+    ...     kind="sponge", piece_kg=0.0113, count=19, dry=0.41, sugar_kg=0.437, water_kg=0.913, gain=2.35,
+    ...     volume_gain=2.2, boil_s=14 * 60, steam_kg=0.231)
     >>> round(soak(b, 330 * 60).uptake, 2) > 0.8
     True
     """
@@ -91,7 +93,15 @@ def soak(bath: Bath, rest_s: float, diffusivity: float = RESTING) -> Soak:
     strength = bath.sugar_kg / (liquid - inside * (1 - uptake))
     sugar = uptake * strength * (mass - dry)
     left = liquid - inside
-    return Soak(uptake, mass, sugar / mass, (mass - dry - sugar) / mass, 100 * strength, left, left * strength)
+    return Soak(
+        uptake=uptake,
+        piece_kg=mass,
+        sugar=sugar / mass,
+        moisture=(mass - dry - sugar) / mass,
+        brix=100 * strength,
+        left_kg=left,
+        left_sugar_kg=left * strength,
+    )
 
 
 def syrup_boils_off_kg_s(
@@ -107,7 +117,7 @@ def syrup_boils_off_kg_s(
     if lid:
         loss = side + _LID_W_M2_K * top * (boils - room_c)
         return (boils, (power_w - loss) / _LATENT_KJ / 1e3) if power_w > loss else (boils - 1, 0.0)
-    pan = Standing(width_m, volume_m3, 1.0, room_c, pressure_pa)
+    pan = Standing(width_m=width_m, milk_m3=volume_m3, heat_j_k=1.0, room_c=room_c, pressure_pa=pressure_pa)
     if power_w > pan.loss_w(boils - 1.5):
         return boils, max(0.0, power_w - side) / _LATENT_KJ / 1e3
     low, high = room_c + 1, boils - 1.5

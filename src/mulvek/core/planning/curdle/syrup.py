@@ -59,7 +59,7 @@ def syrup_m3(swollen_m: float, count: int, raw_m3: float, surface_m2: float, dep
     return max(surface_m2 * max(LEAST_DEPTH_M, depth_factor * swollen_m) - 0.5 * count * raw_m3, 0.0)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Syrup:
     """Syrup for one go in a pan: kg, m³, °Brix, °C; ``at_once`` balls, in ``goes`` goes for all of them."""
 
@@ -90,11 +90,11 @@ def syrup_for(
     mass = max(volume * syrup_density_kg_m3(brix), ratio * chhena_kg * together / count)
     sugar = mass * brix / 100
     return Syrup(
-        mass / syrup_density_kg_m3(brix),
-        brix,
-        sugar,
-        mass - sugar,
-        syrup_boils_c(altitude_m, brix),
-        together,
-        math.ceil(count / together),
+        volume_m3=mass / syrup_density_kg_m3(brix),
+        brix=brix,
+        sugar_kg=sugar,
+        water_kg=mass - sugar,
+        boils_c=syrup_boils_c(altitude_m, brix),
+        at_once=together,
+        goes=math.ceil(count / together),
     )

@@ -97,7 +97,13 @@ def _strength_by_heating(
     water = Composition(water=water_kg)
 
     def seconds(strength: float) -> float:
-        fire = Fire(whole * strength, 0.0, burner.wall_loss_w_m2_k, kitchen.room_c, kitchen.pressure_pa)
+        fire = Fire(
+            heat_up_w=whole * strength,
+            simmer_w=0.0,
+            wall_loss=burner.wall_loss_w_m2_k,
+            room_c=kitchen.room_c,
+            pressure_pa=kitchen.pressure_pa,
+        )
         try:
             warm = heat_up(water, water_c, pan, fire, steps=24)
         except Impossible:

@@ -36,7 +36,7 @@ class Step:
     celsius: Range | None = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Caramel:
     """Steps and what they give: mass kg, total solids and sugar kg per kg, thickness cold."""
 
@@ -116,13 +116,13 @@ def caramelised_milk(
     )
     thick = float(viscosity_mpa_s(share, COLD_C, aged=True))
     return Caramel(
-        shade,
-        steps,
-        Range.normal(mass, 0.5 * steam, 0.0),
-        float(volume_m3(done, 20.0)),
-        float(share.total_solids),
-        float(share.free_sugars),
-        float(share.fat),
-        STAGES[int(stage_index(thick))],
-        done,
+        shade=shade,
+        steps=steps,
+        mass_kg=Range.normal(mass, 0.5 * steam, 0.0),
+        volume_m3=float(volume_m3(done, 20.0)),
+        total_solids=float(share.total_solids),
+        sugar=float(share.free_sugars),
+        fat=float(share.fat),
+        cold_name=STAGES[int(stage_index(thick))],
+        parts=done,
     )

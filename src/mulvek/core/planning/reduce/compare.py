@@ -22,7 +22,7 @@ HANDS_ON_S = 10.0
 """What one stir costs the cook, s."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Way:
     """One pan on one flame: whole time in s with its range, shortest and continuous stirring, cook's time."""
 
@@ -109,11 +109,11 @@ def _way(pan_id: int, flame: Flame, warm: HeatUp, way: Descent, run: Simmer, rat
     last = run.at_s[-1:]
     low, high = around(last, last * rate.ln_sd)
     return Way(
-        pan_id,
-        flame,
-        Range(warm.seconds + float(low[0]), warm.seconds + float(last[0]), warm.seconds + float(high[0])),
-        float(np.min(stir)),
-        continuous,
-        continuous + stirs * HANDS_ON_S,
-        float(way.depth_m[-1]),
+        pan_id=pan_id,
+        flame=flame,
+        total_s=Range(warm.seconds + float(low[0]), warm.seconds + float(last[0]), warm.seconds + float(high[0])),
+        shortest_stir_s=float(np.min(stir)),
+        continuous_s=continuous,
+        hands_on_s=continuous + stirs * HANDS_ON_S,
+        depth_m=float(way.depth_m[-1]),
     )

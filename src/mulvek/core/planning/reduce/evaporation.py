@@ -34,7 +34,7 @@ LONGEST_S = 12 * 3600.0
 TEMPERATURE_TOLERANCE_K = 1e-2
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Fire:
     """Heat under the pan and air around it. Powers are net, W; ``wall_loss`` W/m² K."""
 
@@ -69,7 +69,7 @@ class Simmer:
     rate_kg_s: Array
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class Balance:
     """The terms of the energy balance at one instant; ``loss_w_k`` is dry loss per kelvin above the room."""
 
@@ -122,14 +122,14 @@ def heat_up(start: Composition, start_c: float, pan: Pan, fire: Fire, steps: int
     before: tuple[float, float] | None = None
     for i, celsius in enumerate(at_c):
         balance = Balance(
-            fire.heat_up_w,
-            surfaces[i],
-            losses[i],
-            activity,
-            boils,
-            fire.room_c,
-            fire.pressure_pa,
-            fire.heat_up_shelter,
+            power_w=fire.heat_up_w,
+            surface_m2=surfaces[i],
+            loss_w_k=losses[i],
+            activity=activity,
+            boils_c=boils,
+            room_c=fire.room_c,
+            pressure_pa=fire.pressure_pa,
+            shelter=fire.heat_up_shelter,
         )
         rate, warming = balance.steam(celsius)
         rises = warming / (capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k)  # K/s
@@ -212,7 +212,16 @@ def simmer(way: Descent, from_c: float, fire: Fire, needed: int | None = None) -
         if fire.spare_the_bottom:
             part = (min(temperature, 100.0) - 80.0) / 20.0
             watts = min(watts, math.exp(cool + part * (hot - cool)))
-        balance = Balance(watts, surface, loss, activity, boiling, fire.room_c, fire.pressure_pa, fire.simmer_shelter)
+        balance = Balance(
+            power_w=watts,
+            surface_m2=surface,
+            loss_w_k=loss,
+            activity=activity,
+            boils_c=boiling,
+            room_c=fire.room_c,
+            pressure_pa=fire.pressure_pa,
+            shelter=fire.simmer_shelter,
+        )
         if gone:
             temperature = _next_temperature(balance, temperature, capacity, gone)
         rate, _ = balance.steam(temperature)

@@ -49,7 +49,7 @@ CALM_WALL_M = 0.06
 FIRST_BOIL_LN_SD = 0.2
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Spoon:
     """What a spoon shows: stage 0-7, its words and sign, viscosity mPa s and the stages it may turn out."""
 
@@ -79,7 +79,7 @@ class Moment:
     detail: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Forecast:
     """The answer. Times in s; ``after_boil_s`` counts from the first boil; parts in kg."""
 
@@ -217,12 +217,12 @@ def _spoon(viscosity: float, ln_sd: float) -> Spoon:
     spread = Range.lognormal(viscosity, ln_sd)
     stage = int(stage_index(viscosity))
     return Spoon(
-        stage,
-        STAGES[stage],
-        STAGE_SIGNS[stage],
-        spread,
-        int(stage_index(spread.low)),
-        int(stage_index(spread.high)),
+        stage=stage,
+        name=STAGES[stage],
+        sign=STAGE_SIGNS[stage],
+        viscosity=spread,
+        low_stage=int(stage_index(spread.low)),
+        high_stage=int(stage_index(spread.high)),
     )
 
 

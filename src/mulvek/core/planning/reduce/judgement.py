@@ -25,7 +25,7 @@ from .windows import milk_part_solids, windows
 MILK_PH = 6.5
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class EarlyStop:
     """Where to stop hot so that it shows a stage after a night in the fridge."""
 
@@ -40,7 +40,7 @@ class EarlyStop:
     hot_name: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class NamedStop:
     """A named window along the track: from its thin end to its thick end, as depths m and seconds."""
 
@@ -66,7 +66,7 @@ class Crystals:
     risk: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Keeping:
     """Water activity (range), sugar number %, the verdict in words; days in the fridge and hours in the room, which
     forecasts of former releases do not hold."""
@@ -129,7 +129,7 @@ class Sweetened:
     back_s: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Judgement:
     early: tuple[EarlyStop, ...]
     named: tuple[NamedStop, ...]
@@ -181,15 +181,15 @@ def early_stops(track: Track) -> tuple[EarlyStop, ...]:
         hot = int(stage_index(math.exp(at(np.log(track.hot_mpa_s)))))
         found.append(
             EarlyStop(
-                stage,
-                name,
-                at(track.depth_m),
-                at(track.volume_m3),
-                at(track.product_kg),
-                at(track.total_solids),
-                at(track.at_s),
-                hot,
-                STAGES[hot],
+                stage=stage,
+                name=name,
+                depth_m=at(track.depth_m),
+                volume_m3=at(track.volume_m3),
+                product_kg=at(track.product_kg),
+                total_solids=at(track.total_solids),
+                at_s=at(track.at_s),
+                hot_stage=hot,
+                hot_name=STAGES[hot],
             )
         )
     return tuple(found)
@@ -215,16 +215,16 @@ def named_stops(plan: ReducePlan, track: Track, here: int) -> tuple[NamedStop, .
         share = float(np.interp((low + high) / 2, column, sugar_share))
         found.append(
             NamedStop(
-                w.key,
-                w.name,
-                w.looks,
-                w.basis,
-                ends[0][0],
-                ends[1][0],
-                ends[0][1],
-                ends[1][1],
-                low <= float(column[here]) <= high,
-                w.sugar[0] - 0.02 <= share <= w.sugar[1] + 0.02,
+                key=w.key,
+                name=w.name,
+                looks=w.looks,
+                basis=w.basis,
+                from_depth_m=ends[0][0],
+                to_depth_m=ends[1][0],
+                from_s=ends[0][1],
+                to_s=ends[1][1],
+                inside=low <= float(column[here]) <= high,
+                sugar_fits=w.sugar[0] - 0.02 <= share <= w.sugar[1] + 0.02,
             )
         )
     return tuple(found)
@@ -237,12 +237,12 @@ def _keeping(plan: ReducePlan, product: Composition) -> Keeping:
     activity, doubt = verdict.activity, activity_doubt(verdict.activity)
     number = float(sugar_number(product))
     return Keeping(
-        Range(activity - doubt, activity, min(1.0, activity + doubt)),
-        number,
-        number > SUGAR_CRYSTALS_ABOVE,
-        f"{verdict.words} {verdict.klass.why}",
-        verdict.fridge_days,
-        verdict.room_h,
+        water_activity=Range(activity - doubt, activity, min(1.0, activity + doubt)),
+        sugar_number=number,
+        sugar_crystals=number > SUGAR_CRYSTALS_ABOVE,
+        words=f"{verdict.words} {verdict.klass.why}",
+        fridge_days=verdict.fridge_days,
+        room_h=verdict.room_h,
     )
 
 

@@ -85,7 +85,7 @@ class Addition:
         return self.material.parts.scaled(self.mass_kg)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class ReducePlan:
     """One reduction, ready to be reckoned.
 

@@ -33,7 +33,7 @@ TRACK_ROWS = 40
 HEAT_UP_STEPS = 36
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Track:
     """The way down, one row a node; every column an array of equal length.
 
@@ -69,11 +69,11 @@ def fire_under(plan: ReducePlan, flame: Flame) -> Fire:
     """The plan's flame to the first boil, then ``flame``."""
     base = plan.pan.shape.base_diameter_m
     return Fire(
-        plan.burner.net_power_w(plan.to_boil, base),
-        plan.burner.net_power_w(flame, base),
-        plan.burner.wall_loss_w_m2_k,
-        plan.kitchen.room_c,
-        plan.kitchen.pressure_pa,
+        heat_up_w=plan.burner.net_power_w(plan.to_boil, base),
+        simmer_w=plan.burner.net_power_w(flame, base),
+        wall_loss=plan.burner.wall_loss_w_m2_k,
+        room_c=plan.kitchen.room_c,
+        pressure_pa=plan.kitchen.pressure_pa,
         heat_up_shelter=SHELTER_LID if plan.lid else SHELTER,
         simmer_shelter=SHELTER if plan.stirring in ("scraped", "now-and-then") else SHELTER_SKIN,
     )

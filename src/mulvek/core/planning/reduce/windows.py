@@ -13,7 +13,7 @@ from ...composition.composition import Composition, Number
 from ...composition.materials import read_table
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Window:
     """A named stop. Shares in kg per kg: ``milk_part`` solids of the milk part, ``sugar`` of the product.
 
@@ -47,14 +47,14 @@ def _window(key: str, row: Mapping[str, Any]) -> Window:
         return low / 100, high / 100
 
     return Window(
-        key,
-        str(row["name"]),
-        tuple(row["words"]),
-        share("milk_part"),
-        share("sugar"),
-        str(row["looks"]),
-        str(row["basis"]),
-        share("product") if "product" in row else None,
+        key=key,
+        name=str(row["name"]),
+        words=tuple(row["words"]),
+        milk_part=share("milk_part"),
+        sugar=share("sugar"),
+        looks=str(row["looks"]),
+        basis=str(row["basis"]),
+        product=share("product") if "product" in row else None,
     )
 
 

@@ -17,7 +17,7 @@ SCALABLE = ("volume_ratio", "mass_ratio", "total_solids", "milk_part", "cold_sta
 SERVED_C = 20.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Wish:
     """Milk that gives what was wanted. ``served_kg`` and ``served_m3`` are the wish come true, at 20 °C."""
 
@@ -50,7 +50,14 @@ def milk_for(plan: ReducePlan, wanted: Quantity) -> Wish:
         factor *= wanted.value / got
         if not 0.02 <= factor * plan.milk_kg <= LARGEST_BATCH_KG:
             raise Impossible("want", f"{wanted.understood} is out of this kitchen's reach.", "Wish for a batch.")
-    return Wish(scaled.milk_kg, scaled.milk_m3, scaled.sugar_kg, served, volume, scaled)
+    return Wish(
+        milk_kg=scaled.milk_kg,
+        milk_m3=scaled.milk_m3,
+        sugar_kg=scaled.sugar_kg,
+        served_kg=served,
+        served_m3=volume,
+        plan=scaled,
+    )
 
 
 def scale(plan: ReducePlan, factor: float) -> ReducePlan:

@@ -62,7 +62,7 @@ SOURS = Caution(
 COLDEST_C, WARMEST_C = -2.0, 35.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StrainPlan:
     """Yoghurt to strain.
 
@@ -143,7 +143,7 @@ class Reached:
     sour: bool
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StrainForecast:
     """The answer; curve columns of equal length, one row half an hour."""
 

@@ -14,7 +14,7 @@ from .formula import MILK, SUGARS, Base, School, Sweet
 from .stuff import Soaked, Stuff, Thing, blend, boiled_down, fried, handled, soaked
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Pantry:
     """What a formula is built from: things and sweets by key, how curd is made, and bases that are there already.
 
@@ -64,7 +64,7 @@ def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:
     )
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class MadeBase:
     """A base of a built sweet: kg of it and of what it is made from, per kg finished."""
 
@@ -88,7 +88,7 @@ class Row:
     within: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Built:
     """One kilogram finished: its account, bases and weighing list, and what it weighed at each stage (kg):
     ``stop_kg`` as it comes off the fire, ``cooked_kg`` once all is stirred in."""
@@ -198,23 +198,23 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
         if (kg := school.mix.get(letter, 0.0)) > 0
     )
     return Built(
-        sweet,
-        school,
-        stuff,
-        made,
-        tuple(_rows(school, pantry, made, late, each, syrup * each, nested, before_kg, topped)),
-        mixed * each,
-        into_pan * each,
-        cooked * each,
-        stop * each,
-        max(0.0, own) * each,
-        over * each,
-        before,
-        before_kg * each,
-        exchange,
-        syrup * each,
-        topped * each,
-        tuple(nested),
+        sweet=sweet,
+        school=school,
+        stuff=stuff,
+        bases=made,
+        rows=tuple(_rows(school, pantry, made, late, each, syrup * each, nested, before_kg, topped)),
+        mixed_kg=mixed * each,
+        into_pan_kg=into_pan * each,
+        cooked_kg=cooked * each,
+        stop_kg=stop * each,
+        own_sugar_kg=max(0.0, own) * each,
+        sugar_over_kg=over * each,
+        pieces_before=before,
+        before_soak_kg=before_kg * each,
+        soak=exchange,
+        syrup_kg=syrup * each,
+        topped_kg=topped * each,
+        sides=tuple(nested),
     )
 
 
@@ -229,8 +229,10 @@ def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuf
     of = milk_of(school, pantry) if base.of == MILK else pantry.thing(base.of, "milk")
     ready = pantry.ready.get(letter)
     if ready is not None:
-        stuff = Stuff(ready.parts, {f"base:{letter}": 1.0}, added_sugar=ready.added_sugar)
-        return stuff, MadeBase(letter, base, of, 0.0, 1.0, ready.parts, ready)
+        stuff = Stuff(parts=ready.parts, bought={f"base:{letter}": 1.0}, added_sugar=ready.added_sugar)
+        return stuff, MadeBase(
+            letter=letter, base=base, of=of, start_kg=0.0, made_kg=1.0, parts=ready.parts, ready=ready
+        )
     bare = Stuff.bare(of)
     if base.do == "reduce":
         solids = of.parts.total_solids
@@ -238,11 +240,13 @@ def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuf
         if not to < 0.98:
             raise Impossible(f"bases.{letter}", "That is drier than milk goes.", "Reduce it less.")
         made = boiled_down(bare, to, letter)
-        return made, MadeBase(letter, base, of, made.bought[of.key], 1.0, made.parts)
+        return made, MadeBase(
+            letter=letter, base=base, of=of, start_kg=made.bought[of.key], made_kg=1.0, parts=made.parts
+        )
     curd = (pantry.curdle if base.do == "curdle" else pantry.hang)(of, base.to / 100)
     kept = curd.mass_kg * (math.exp(pantry.yield_ln) if base.do == "curdle" else 1.0)
     made = replace(bare.per(kept), parts=curd.parts, left_kg=(1 - kept) / kept)
-    return made, MadeBase(letter, base, of, 1 / kept, 1.0, curd.parts)
+    return made, MadeBase(letter=letter, base=base, of=of, start_kg=1 / kept, made_kg=1.0, parts=curd.parts)
 
 
 def _finished(

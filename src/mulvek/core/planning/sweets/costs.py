@@ -44,7 +44,7 @@ def price_with_margin(cost: float, margin: float) -> float:
     return cost / (1 - margin)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Prices:
     """What the cook pays, in the kitchen's money: ``per_kg`` by ingredient, fuel per kg of LPG or per kWh, an own hour.
 
@@ -59,7 +59,7 @@ class Prices:
     margin: float = 0.25
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Cost:
     """Of the whole batch and a piece. ``unpriced``: what has no price and is missing from the sum; ``partial``: a main
     thing is among them, so that the sum is nobody's cost of a piece."""
@@ -96,16 +96,16 @@ def cost(
     total, count = ingredients + fuel, max(1, pieces)
     bought = None if prices.bought_per_kg is None else prices.bought_per_kg * finished_kg
     return Cost(
-        ingredients,
-        missing,
-        partial,
-        heat,
-        fuel,
-        own,
-        total,
-        total / count,
-        (total + own) / count,
-        price_with_margin((total + own) / count, prices.margin),
-        None if bought is None else bought / count,
-        None if bought is None else bought - total,
+        ingredients=ingredients,
+        unpriced=missing,
+        partial=partial,
+        heat=heat,
+        fuel=fuel,
+        own_time=own,
+        total=total,
+        each=total / count,
+        each_with_time=(total + own) / count,
+        sell_each=price_with_margin((total + own) / count, prices.margin),
+        bought_each=None if bought is None else bought / count,
+        saved=None if bought is None else bought - total,
     )

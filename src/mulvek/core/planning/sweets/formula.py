@@ -42,7 +42,7 @@ class Fry:
     seconds: tuple[float, float] = (60.0, 120.0)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Soak:
     """In syrup of ``brix`` %, ``ratio`` kg per kg, or in the sweet ``within``; gains ``gain`` kg per kg."""
 
@@ -64,7 +64,7 @@ class Top:
     share: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Piece:
     """What one piece is. ``grams``: served, shaped, or (``before``) before soaking; slab in mm; mould in ml."""
 
@@ -77,7 +77,7 @@ class Piece:
     ml: float = 0.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
     """Something to do. ``takes``: minutes, or the name of a reckoned time; ``after``: keys of what comes first;
     ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet."""
@@ -93,7 +93,7 @@ class Step:
     adds: tuple[str, ...] = ()
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class School:
     """One way of making a sweet; amounts as the cook writes them (% and kg per kg)."""
 
@@ -136,7 +136,7 @@ class Flavour:
     finish: Mapping[str, float]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Sweet:
     """A sweet with its schools. ``bands``: just, usual and very sweet, % added sugar; ``hidden``: only a part."""
 
@@ -247,14 +247,15 @@ def _piece(row: Any, where: str) -> Piece:
         raise BadInput(where, f"There is no piece “{way}”.", f"Use one of: {', '.join(get_args(PieceWay))}.")
     if way == "slab":
         return Piece(
-            "slab",
+            way="slab",
             thick_mm=_number(row, "thick_mm", where, 5.0, 60.0),
             air=_number(row, "air", where, 0.0, 40.0, 8.0) / 100,
             cut_mm=_pair(row.get("cut_mm", [30, 30]), where, 10, 200),
         )
     if way == "mould":
-        return Piece("mould", ml=_number(row, "ml", where, 10.0, 2000.0))
-    return Piece(way, _number(row, "grams", where, 2.0, 2000.0), bool(row.get("before", way == "count")))  # type: ignore[arg-type]
+        return Piece(way="mould", ml=_number(row, "ml", where, 10.0, 2000.0))
+    grams = _number(row, "grams", where, 2.0, 2000.0)
+    return Piece(way=way, grams=grams, before=bool(row.get("before", way == "count")))  # type: ignore[arg-type]
 
 
 def _adds(value: Any, where: str) -> tuple[str, ...]:
@@ -288,15 +289,15 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
             raise BadInput(at, f"Two steps are called “{key}”.", "Give each its own key.")
         made.append(
             Step(
-                key,
-                _word(row, "say", at),
-                takes,
-                bool(row.get("hands", True)),
-                bool(row.get("fire", False)),
-                None if after is None else tuple(after),
-                _word(row, "check", at, ""),
-                _word(row, "caution", at, ""),
-                _adds(row.get("adds", []), at),
+                key=key,
+                say=_word(row, "say", at),
+                takes=takes,
+                hands=bool(row.get("hands", True)),
+                fire=bool(row.get("fire", False)),
+                after=None if after is None else tuple(after),
+                check=_word(row, "check", at, ""),
+                caution=_word(row, "caution", at, ""),
+                adds=_adds(row.get("adds", []), at),
             )
         )
     return tuple(made)
@@ -332,15 +333,15 @@ def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
     vary = _table(row, "vary", where)
     at = f"{where}.soak"
     return School(
-        key,
-        _word(row, "name", where),
-        _word(row, "about", where, ""),
-        _word(row, "milk", where, "full-cream"),
-        bases,
-        mix,
-        finish,
-        None if cook is None else _number(row, "cook", where, 2.0, 90.0),
-        None
+        key=key,
+        name=_word(row, "name", where),
+        about=_word(row, "about", where, ""),
+        milk=_word(row, "milk", where, "full-cream"),
+        bases=bases,
+        mix=mix,
+        finish=finish,
+        cook=None if cook is None else _number(row, "cook", where, 2.0, 90.0),
+        fry=None
         if fry is None
         else Fry(
             _number(fry, "loses", f"{where}.fry", 0.0, 60.0),
@@ -348,27 +349,27 @@ def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
             _pair(fry.get("celsius", [150, 165]), f"{where}.fry", 100, 200),
             _pair(fry.get("seconds", [60, 120]), f"{where}.fry", 5, 3600),
         ),
-        None
+        soak=None
         if soak is None
         else Soak(
-            _number(soak, "gain", at, 0.01, 5.0),
-            _number(soak, "brix", at, 0.0, 80.0, 0.0),
-            _number(soak, "ratio", at, 0.0, 20.0, 0.0),
-            _number(soak, "reach", at, 0.1, 1.0, 0.95),
-            _word(soak, "within", at, ""),
-            _pair(soak.get("hours", [4, 8]), at, 0, 48),
-            _word(soak, "kind", at, ""),
+            gain=_number(soak, "gain", at, 0.01, 5.0),
+            brix=_number(soak, "brix", at, 0.0, 80.0, 0.0),
+            ratio=_number(soak, "ratio", at, 0.0, 20.0, 0.0),
+            reach=_number(soak, "reach", at, 0.1, 1.0, 0.95),
+            within=_word(soak, "within", at, ""),
+            hours=_pair(soak.get("hours", [4, 8]), at, 0, 48),
+            kind=_word(soak, "kind", at, ""),
         ),
-        None
+        top=None
         if top is None
         else Top(_word(top, "of", f"{where}.top"), _number(top, "share", f"{where}.top", 0.01, 10)),
-        _number(row, "lose", where, 0.0, 30.0, sweet.get("lose", 3.0)),
-        {k: _pair(v, f"{where}.vary.{k}", 0, 100) for k, v in vary.items()},
-        _windows(sweet, "sweet") | _windows(row, where),
-        _steps(row.get("steps", sweet.get("steps", [])), f"{where}.steps"),
-        _piece(row.get("piece", sweet.get("piece")), f"{where}.piece"),
-        _number(row, "ph", where, 2.5, 8.0, sweet.get("ph", 6.5)),
-        bool(row.get("fruit", sweet.get("fruit", False))),
+        lose=_number(row, "lose", where, 0.0, 30.0, sweet.get("lose", 3.0)),
+        vary={k: _pair(v, f"{where}.vary.{k}", 0, 100) for k, v in vary.items()},
+        windows=_windows(sweet, "sweet") | _windows(row, where),
+        steps=_steps(row.get("steps", sweet.get("steps", [])), f"{where}.steps"),
+        piece=_piece(row.get("piece", sweet.get("piece")), f"{where}.piece"),
+        ph=_number(row, "ph", where, 2.5, 8.0, sweet.get("ph", 6.5)),
+        fruit=bool(row.get("fruit", sweet.get("fruit", False))),
     )
 
 
@@ -395,19 +396,19 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     if not isinstance(cautions, list) or not all(isinstance(word, str) for word in cautions):
         raise BadInput("cautions", "Cautions are a list of words.", 'Write ["frying", "nuts"].')
     return Sweet(
-        key,
-        _word(row, "name", "name"),
-        _word(row, "about", "about", ""),
-        _word(row, "one", "one"),
-        _word(row, "many", "many"),
-        int(_number(row, "order", "order", 0, 10000, 5000)),
-        schools,
-        flavours,
-        bands,
-        bool(row.get("frozen", False)),
-        bool(row.get("hidden", False)),
-        tuple(cautions),
-        _word(row, "then", "then", ""),
-        _word(row, "usual_flavour", "usual_flavour", "plain"),
-        _word(row, "usual_want", "usual_want", ""),
+        key=key,
+        name=_word(row, "name", "name"),
+        about=_word(row, "about", "about", ""),
+        one=_word(row, "one", "one"),
+        many=_word(row, "many", "many"),
+        order=int(_number(row, "order", "order", 0, 10000, 5000)),
+        schools=schools,
+        flavours=flavours,
+        bands=bands,
+        frozen=bool(row.get("frozen", False)),
+        hidden=bool(row.get("hidden", False)),
+        cautions=tuple(cautions),
+        then=_word(row, "then", "then", ""),
+        usual_flavour=_word(row, "usual_flavour", "usual_flavour", "plain"),
+        usual_want=_word(row, "usual_want", "usual_want", ""),
     )

@@ -24,7 +24,7 @@ class Freezer:
     capacity_kg_day: float = md.USUAL_CAPACITY_KG
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class FrozenAnswer:
     """What the freezer makes of it. Shares of ice are of the water on the curve and of the whole in ``ice``."""
 
@@ -66,26 +66,26 @@ def frozen_answer(mix: Composition, mould: md.Mould, count: int, freezer: Freeze
     fill = md.fill_share(mix, freezer.celsius)
     of_water = now / mix.water
     return FrozenAnswer(
-        fz.freezing_point_c(mix),
-        CURVE_C,
-        tuple(float(x) for x in curve),
-        now,
-        Range.between(of_water, WATER_SD, 0.0, 1.0),
-        fz.hardness(now),
-        bite,
-        fz.BITE / mix.water,
-        fz.celsius_at_ice(mix, fz.SPOON),
-        fz.expansion(mix, freezer.celsius),
-        fill,
-        fill * mould.depth_m,
-        grams,
-        Range.lognormal(hours, md.FREEZE_LN_SD),
-        crowd,
-        Range.lognormal(stand, md.STAND_LN_SD),
-        None if dip is None else Range.lognormal(dip, md.DIP_LN_SD),
-        fz.sweetness(mix),
-        fz.sweetness(mix) * fz.felt_share(bite),
-        fz.iciness(mix, hours / 3600, freezer.celsius),
-        fz.sandiness(mix),
-        mould,
+        begins_c=fz.freezing_point_c(mix),
+        curve_c=CURVE_C,
+        curve_of_water=tuple(float(x) for x in curve),
+        ice=now,
+        ice_of_water=Range.between(of_water, WATER_SD, 0.0, 1.0),
+        hardness=fz.hardness(now),
+        bite_c=bite,
+        bite_of_water=fz.BITE / mix.water,
+        spoon_c=fz.celsius_at_ice(mix, fz.SPOON),
+        swells=fz.expansion(mix, freezer.celsius),
+        fill=fill,
+        fill_m=fill * mould.depth_m,
+        grams_each=grams,
+        freeze_s=Range.lognormal(hours, md.FREEZE_LN_SD),
+        crowded_s=crowd,
+        stand_s=Range.lognormal(stand, md.STAND_LN_SD),
+        dip_s=None if dip is None else Range.lognormal(dip, md.DIP_LN_SD),
+        warm_sweetness=fz.sweetness(mix),
+        felt_sweetness=fz.sweetness(mix) * fz.felt_share(bite),
+        iciness=fz.iciness(mix, hours / 3600, freezer.celsius),
+        sand=fz.sandiness(mix),
+        mould=mould,
     )

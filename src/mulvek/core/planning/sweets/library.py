@@ -77,7 +77,7 @@ def read_folder(folder: Traversable, known: Mapping[str, Thing]) -> dict[str, Sw
                 found[key] = read_sweet(key, tomllib.loads(file.read_text(encoding="utf-8")))
             except tomllib.TOMLDecodeError as error:
                 raise BadInput(file.name, f"It is no TOML: {error}.", "Mend the file.") from error
-    pantry = Pantry(known, found)
+    pantry = Pantry(things=known, sweets=found)
     for key, sweet in found.items():
         try:
             check(sweet, pantry)

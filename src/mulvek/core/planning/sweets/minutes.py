@@ -38,7 +38,7 @@ class Hearth:
     rate: Rate
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Boiling:
     """How long one boiling takes, s, all its goes together; ``rate_kg_s`` water leaving at its end."""
 
@@ -61,11 +61,11 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
     parts = start.scaled(1 / several)
     burner, base = hearth.burner, hearth.pan.shape.base_diameter_m
     fire = Fire(
-        burner.net_power_w("strong", base),
-        burner.net_power_w(hearth.flame, base),
-        burner.wall_loss_w_m2_k,
-        kitchen.room_c,
-        kitchen.pressure_pa,
+        heat_up_w=burner.net_power_w("strong", base),
+        simmer_w=burner.net_power_w(hearth.flame, base),
+        wall_loss=burner.wall_loss_w_m2_k,
+        room_c=kitchen.room_c,
+        pressure_pa=kitchen.pressure_pa,
     )
     to_solids = min(boil.to_solids, _DRIEST)
     end_water = float(parts.solids) * (1 / to_solids - 1)
@@ -87,12 +87,12 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
         mass = float(parts.solids) / from_solids
         seconds += boil_off_s(mass, from_solids, boil.to_solids, width, fire.simmer_w / 1e3)
     return Boiling(
-        boil.of,
-        Range.lognormal(seconds * several, hearth.rate.ln_sd),
-        steam_all * several,
-        several,
-        rate,
-        several > 1,
+        of=boil.of,
+        seconds=Range.lognormal(seconds * several, hearth.rate.ln_sd),
+        steam_kg=steam_all * several,
+        goes=several,
+        rate_kg_s=rate,
+        too_small=several > 1,
     )
 
 
@@ -115,12 +115,12 @@ def boilings(boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitche
             seconds = max(LONGEST_S, boil_off_s(kg, boil.from_solids, boil.to_solids, width, power_kw))
             made.append(
                 Boiling(
-                    boil.of,
-                    Range.lognormal(seconds, hearth.rate.ln_sd),
-                    kg - boil.end_kg * finished_kg,
-                    1,
-                    0.0,
-                    False,
+                    of=boil.of,
+                    seconds=Range.lognormal(seconds, hearth.rate.ln_sd),
+                    steam_kg=kg - boil.end_kg * finished_kg,
+                    goes=1,
+                    rate_kg_s=0.0,
+                    too_small=False,
                 )
             )
     return made

@@ -14,7 +14,7 @@ def kcal_per_100g(food: Composition) -> float:
     return float(100 * (4 * digestible + 9 * food.fat + 2 * food.fibre + 3 * food.acid))
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Nutrients:
     """Of one portion: kcal, kJ, and grams."""
 
@@ -34,16 +34,16 @@ def nutrients(food: Composition, added_sugar: float, grams: float) -> Nutrients:
     """Of ``grams`` of a food; ``added_sugar`` kg per kg. Law may count honey, jaggery and pulp as free sugars."""
     kcal = kcal_per_100g(food) * grams / 100
     return Nutrients(
-        grams,
-        kcal,
-        kcal * KJ_PER_KCAL,
-        grams * food.protein,
-        grams * food.fat,
-        grams * (food.sugars + food.digestible),
-        grams * food.sugars,
-        grams * added_sugar,
-        grams * food.fibre,
-        grams * food.salt,
+        grams=grams,
+        kcal=kcal,
+        kj=kcal * KJ_PER_KCAL,
+        protein_g=grams * food.protein,
+        fat_g=grams * food.fat,
+        carbohydrate_g=grams * (food.sugars + food.digestible),
+        sugars_g=grams * food.sugars,
+        added_sugar_g=grams * added_sugar,
+        fibre_g=grams * food.fibre,
+        salt_g=grams * food.salt,
     )
 
 

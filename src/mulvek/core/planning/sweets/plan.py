@@ -38,7 +38,7 @@ MOST_PIECES, MOST_KG = 2000, 100.0
 CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class SweetPlan:
     """What is asked. Give ``pieces``, ``mass_kg`` or ``volume_m3`` (a wish), or ``have`` (kg by ingredient, "milk" or
     base letter).
@@ -77,7 +77,7 @@ class SweetPlan:
             raise BadInput("have", "That is no kitchen's amount.", "Give up to 100 kg.")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ListRow:
     """One line of the weighing list: kg that go in, kg to buy, and when."""
 
@@ -101,7 +101,7 @@ class BasePlan:
     total_solids: float
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class SweetForecast:
     """The answer. Masses kg, times s, shares kg per kg."""
 
@@ -197,28 +197,28 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
     steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced))
     return SweetForecast(
-        replace(plan, pantry=pantry),
-        built,
-        batch,
-        told,
-        each,
-        pieces,
-        tuple(_list(built, batch.finished_kg, pantry)),
-        tuple(_base(b, batch.finished_kg, plan.kitchen) for b in built.bases),
-        tuple(limits),
-        tuple(levels(built, {**built.school.windows, **plan.windows})),
-        built.stop_kg * batch.finished_kg if built.school.cook is not None else None,
-        built.into_pan_kg * batch.finished_kg,
-        built.sugar_over_kg * batch.finished_kg,
-        tuple(boils),
-        tuple(steps),
-        total_s(steps),
-        total_s(steps, "freeze") if frozen else total_s(steps),
-        frozen,
-        slab,
-        syrup,
-        fry,
-        kp.keeping(
+        plan=replace(plan, pantry=pantry),
+        built=built,
+        batch=batch,
+        finished=told,
+        each_kg=each,
+        pieces=pieces,
+        rows=tuple(_list(built, batch.finished_kg, pantry)),
+        bases=tuple(_base(b, batch.finished_kg, plan.kitchen) for b in built.bases),
+        limits=tuple(limits),
+        levels=tuple(levels(built, {**built.school.windows, **plan.windows})),
+        stop_kg=built.stop_kg * batch.finished_kg if built.school.cook is not None else None,
+        into_pan_kg=built.into_pan_kg * batch.finished_kg,
+        sugar_over_kg=built.sugar_over_kg * batch.finished_kg,
+        boilings=tuple(boils),
+        steps=tuple(steps),
+        ready=total_s(steps),
+        before_cold=total_s(steps, "freeze") if frozen else total_s(steps),
+        frozen=frozen,
+        slab=slab,
+        syrup=syrup,
+        fry=fry,
+        keeping=kp.keeping(
             built.parts,
             built.school.ph,
             frozen=plan.sweet.frozen,
@@ -228,11 +228,11 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
             fridge_c=plan.kitchen.fridge_c,
             best_frozen_days=frozen.sand.days if frozen and plan.sweet.frozen else None,
         ),
-        cooling,
-        iced,
-        nutrients(built.parts, built.stuff.added_sugar, each * 1e3),
-        allergens(pantry.things[k].allergens for k in _bought(built, pantry)),
-        tuple(_cautions(plan, built, pantry)),
+        cooling=cooling,
+        iced=iced,
+        nutrients=nutrients(built.parts, built.stuff.added_sugar, each * 1e3),
+        allergens=allergens(pantry.things[k].allergens for k in _bought(built, pantry)),
+        cautions=tuple(_cautions(plan, built, pantry)),
     )
 
 
@@ -288,7 +288,9 @@ def _list(built: Built, kg: float, pantry: Pantry) -> list[ListRow]:
         so_far = made[place].kg if place in made else 0.0
         mass = so_far + row.kg * kg
         buy = mass * UNPEELED.get(row.key, 1.0)
-        made[place] = ListRow(row.key, row.name, mass, buy, bulk, row.when, row.within)
+        made[place] = ListRow(
+            key=row.key, name=row.name, kg=mass, buy_kg=buy, bulk_kg_m3=bulk, when=row.when, within=row.within
+        )
     return list(made.values())
 
 

@@ -36,16 +36,16 @@ def sweet_reasons(f: SweetForecast) -> dict[str, Why]:
         found["syrup"] = _syrup(f)
     if f.fry:
         found["fry"] = Why(
-            "How hot the fat, how long",
-            "heart set: Fourier number × radius² ÷ diffusivity; colour: minutes halve with every 8.8 K",
-            (
+            title="How hot the fat, how long",
+            formula="heart set: Fourier number × radius² ÷ diffusivity; colour: minutes halve with every 8.8 K",
+            terms=(
                 Term("heart set after", _hours(f.fry.sets_s.likely)),
                 Term("brown at that heat after", _hours(f.fry.browns_s)),
                 Term("fat taken up", say(f.fry.taken_kg, "mass"), "by all of it"),
             ),
-            "First term of the sphere's heating series; browning by common practice",
-            "±25 % of the time, ±8 °C",
-            "Cut the first one open and note when it was set.",
+            source="First term of the sphere's heating series; browning by common practice",
+            uncertainty="±25 % of the time, ±8 °C",
+            sharpen="Cut the first one open and note when it was set.",
         )
     return found
 
@@ -53,27 +53,27 @@ def sweet_reasons(f: SweetForecast) -> dict[str, Why]:
 def _pieces(f: SweetForecast) -> Why:
     lead = max(f.rows, key=lambda r: r.kg)
     return Why(
-        "How many pieces",
-        "finished = what goes in − water boiled off − what pan and spoon keep; pieces = finished ÷ one piece",
-        (
+        title="How many pieces",
+        formula="finished = what goes in − water boiled off − what pan and spoon keep; pieces = finished ÷ one piece",
+        terms=(
             Term(lead.name, say(lead.kg, "mass"), lead.when),
             Term("boiled off", say(f.built.stuff.steam_kg * f.batch.finished_kg, "mass")),
             Term("pan and spoon keep", f"{f.built.school.lose:g} %"),
             Term("finished", say(f.finished.likely, "mass")),
             Term("one piece", f"{f.each_kg * 1e3:.1f} g"),
         ),
-        f"Mass balance, closed to a millionth of a gram; {_DOSSIER} §2",
-        f"{f.pieces.low:.0f} to {f.pieces.high:.0f}: the milk's label, the curd's yield and how the end is hit",
-        "Weigh the base: everything is reckoned again from it.",
+        source=f"Mass balance, closed to a millionth of a gram; {_DOSSIER} §2",
+        uncertainty=f"{f.pieces.low:.0f} to {f.pieces.high:.0f}: the milk's label, the curd's yield and how the end is hit",
+        sharpen="Weigh the base: everything is reckoned again from it.",
     )
 
 
 def _balance(f: SweetForecast) -> Why:
     m = f.built.parts
     return Why(
-        "What it is made of",
-        "each part of each ingredient, added up, over the finished mass",
-        (
+        title="What it is made of",
+        formula="each part of each ingredient, added up, over the finished mass",
+        terms=(
             Term("fat", _pct(m.fat)),
             Term("milk solids not fat", _pct(m.msnf), f"lactose {_pct(m.lactose)}"),
             Term("added sugar", _pct(f.built.stuff.added_sugar)),
@@ -81,9 +81,9 @@ def _balance(f: SweetForecast) -> Why:
             Term("water", _pct(m.water)),
             Term("sweetness, warm", f"{fz.sweetness(m):.1f}", "as sucrose per 100 g"),
         ),
-        "Composition tables; windows are common practice and our own targets",
-        "the milk's label ±, and how the end is hit",
-        "Enter the label of your own milk in the Larder.",
+        source="Composition tables; windows are common practice and our own targets",
+        uncertainty="the milk's label ±, and how the end is hit",
+        sharpen="Enter the label of your own milk in the Larder.",
     )
 
 
@@ -91,17 +91,17 @@ def _ice(f: SweetForecast) -> Why:
     m, z = f.built.parts, f.frozen
     assert z is not None
     return Why(
-        "How much of it is ice",
-        "water freezes out until what is left is strong enough: sugars by Leighton’s sum, salts by the milk’s ash",
-        (
+        title="How much of it is ice",
+        formula="water freezes out until what is left is strong enough: sugars by Leighton’s sum, salts by the milk’s ash",
+        terms=(
             Term("sucrose equivalents", f"{100 * fz.sucrose_equivalents(m) / m.water:.1f} g", "per 100 g water"),
             Term("begins to freeze", f"{z.begins_c:.1f} °C"),
             Term(f"at {f.plan.freezer.celsius:.0f} °C", _pct(z.ice_of_water.likely, 0), "of its water"),
             Term("bites cleanly at", f"{z.bite_c:.0f} °C", "40 % of the whole is ice"),
         ),
-        "Leighton 1927; Pickering's data as in Goff & Hartel 2013; Norrish 1966 beyond",
-        "±0.15 K where it begins, ±3 points of the water; the bite ±3 K",
-        "Note how hard yours is at a known temperature.",
+        source="Leighton 1927; Pickering's data as in Goff & Hartel 2013; Norrish 1966 beyond",
+        uncertainty="±0.15 K where it begins, ±3 points of the water; the bite ±3 K",
+        sharpen="Note how hard yours is at a known temperature.",
     )
 
 
@@ -110,17 +110,17 @@ def _freeze(f: SweetForecast) -> Why:
     assert z is not None
     crowded = z.crowded_s > z.freeze_s.likely * 0.999
     return Why(
-        "How long in the freezer",
-        "(1 + Bi/2) · ρV ÷ (A·φ·U) · ∫ dH/(T − air), to a hard core; or what the freezer can do with so much at once",
-        (
+        title="How long in the freezer",
+        formula="(1 + Bi/2) · ρV ÷ (A·φ·U) · ∫ dH/(T − air), to a hard core; or what the freezer can do with so much at once",
+        terms=(
             Term("one mould", f"{z.mould.volume_m3 * 1e6:.0f} ml", z.mould.name),
             Term("air", f"{f.plan.freezer.celsius:.0f} °C", f"{f.plan.freezer.film:.0f} W/m² K"),
             Term("the freezer's own limit", _hours(z.crowded_s), f"{f.plan.freezer.capacity_kg_day:g} kg a day"),
             Term("which counts", "the freezer" if crowded else "the mould"),
         ),
-        f"{_DOSSIER} §1, within 2 % of a finite-volume run",
-        f"{_hours(z.freeze_s.low)} to {_hours(z.freeze_s.high)}: home freezers differ",
-        "Note once when a full load was hard.",
+        source=f"{_DOSSIER} §1, within 2 % of a finite-volume run",
+        uncertainty=f"{_hours(z.freeze_s.low)} to {_hours(z.freeze_s.high)}: home freezers differ",
+        sharpen="Note once when a full load was hard.",
     )
 
 
@@ -128,17 +128,17 @@ def _stop(f: SweetForecast) -> Why:
     assert f.stop_kg is not None and f.built.school.cook is not None
     later = (f.built.cooked_kg - f.built.stop_kg) * f.batch.finished_kg
     return Why(
-        "When to stop cooking",
-        "weight at the end = dry solids of all of it ÷ (1 − water wanted), less what is stirred in off the fire",
-        (
+        title="When to stop cooking",
+        formula="weight at the end = dry solids of all of it ÷ (1 − water wanted), less what is stirred in off the fire",
+        terms=(
             Term("in the pan", say(f.into_pan_kg, "mass")),
             Term("water wanted", f"{f.built.school.cook:g} %"),
             *([Term("stirred in afterwards", say(later, "mass"), "not weighed at the stop")] if later > 5e-4 else []),
             Term("stop at", say(f.stop_kg, "mass"), "without the pan"),
         ),
-        f"Mass balance, {_DOSSIER} §2",
-        "±1 point of water for 10 g in a kilogram",
-        "Weigh the empty pan before you begin.",
+        source=f"Mass balance, {_DOSSIER} §2",
+        uncertainty="±1 point of water for 10 g in a kilogram",
+        sharpen="Weigh the empty pan before you begin.",
     )
 
 
@@ -146,34 +146,34 @@ def _syrup(f: SweetForecast) -> Why:
     s = f.syrup
     assert s is not None and f.built.soak is not None
     return Why(
-        "What the syrup does",
-        "sugar ÷ (sugar + water) evens out between pieces and syrup; they come so far on the way",
-        (
+        title="What the syrup does",
+        formula="sugar ÷ (sugar + water) evens out between pieces and syrup; they come so far on the way",
+        terms=(
             Term("syrup", f"{s.brix:.0f} °Brix", s.stage),
             Term("boils here at", f"{s.boils_c:.1f} °C"),
             Term("even strength", _pct(f.built.soak.equilibrium)),
             Term("a piece then weighs", f"{s.piece_kg.likely * 1e3:.0f} g", f"{_pct(s.sugar.likely, 0)} sugar"),
             Term("left", say(s.left_kg, "mass"), f"at {s.left_brix:.0f} °Brix"),
         ),
-        "Mass balance; uptake after Crank 1975",
-        f"{s.piece_kg.low * 1e3:.0f} to {s.piece_kg.high * 1e3:.0f} g a piece: swelling ±15 %",
-        "Weigh five of them after the rest.",
+        source="Mass balance; uptake after Crank 1975",
+        uncertainty=f"{s.piece_kg.low * 1e3:.0f} to {s.piece_kg.high * 1e3:.0f} g a piece: swelling ±15 %",
+        sharpen="Weigh five of them after the rest.",
     )
 
 
 def _keeping(f: SweetForecast) -> Why:
     k = f.keeping
     return Why(
-        "How long it keeps",
-        "the first class that fits: frozen, sour (pH 4.6), water activity to 0.85, 0.92, 0.97, or wet",
-        (
+        title="How long it keeps",
+        formula="the first class that fits: frozen, sour (pH 4.6), water activity to 0.85, 0.92, 0.97, or wet",
+        terms=(
             Term("water activity", f"{k.activity:.3f}", "estimated, judged on the wet side"),
             Term("pH", f"{f.built.school.ph:g}"),
             Term("class", k.klass.key, k.klass.why),
         ),
-        "Norrish 1966, Ross 1975; growth limits of ICMSF 1996; local food law comes first",
-        "cautious on purpose; never longer by smell or look",
-        "Weigh the finished sweet: a drier class asks for it.",
+        source="Norrish 1966, Ross 1975; growth limits of ICMSF 1996; local food law comes first",
+        uncertainty="cautious on purpose; never longer by smell or look",
+        sharpen="Weigh the finished sweet: a drier class asks for it.",
     )
 
 
@@ -181,28 +181,28 @@ def _cooling(f: SweetForecast) -> Why:
     c = f.cooling
     seconds = "never" if c.first_s is None else _hours(c.first_s)
     return Why(
-        "Whether it cools in time",
-        f"from {COOL_START_C:.0f} °C below 21 °C within 2 h, below 5 °C within 4 h more; time = τ·ln of the gaps to the air",
-        (
+        title="Whether it cools in time",
+        formula=f"from {COOL_START_C:.0f} °C below 21 °C within 2 h, below 5 °C within 4 h more; time = τ·ln of the gaps to the air",
+        terms=(
             Term("depth in this pan", say(c.depth_m, "length")),
             Term("in the fridge to 21 °C", seconds),
             Term("in stirred iced water to 21 °C", _hours(f.iced.first_s or 0.0)),
         ),
-        "Newton's cooling with the pot's own surface; public cooling rule (check your local code)",
-        "±30 %",
-        "Measure once how warm it is after an hour.",
+        source="Newton's cooling with the pot's own surface; public cooling rule (check your local code)",
+        uncertainty="±30 %",
+        sharpen="Measure once how warm it is after an hour.",
     )
 
 
 def _time(f: SweetForecast) -> Why:
     terms = [Term(s.say.split(":")[0].rstrip("."), _hours(s.seconds.likely), s.check) for s in f.steps[:6]]
     return Why(
-        "How long it takes",
-        "the longest way through the steps; what can run side by side does",
-        tuple(terms),
-        f"Boiling by the Bench's own model; hands by common practice, {_DOSSIER} §2",
-        f"{_hours(f.ready.low)} to {_hours(f.ready.high)}",
-        "Log a batch: its flame is learned.",
+        title="How long it takes",
+        formula="the longest way through the steps; what can run side by side does",
+        terms=tuple(terms),
+        source=f"Boiling by the Bench's own model; hands by common practice, {_DOSSIER} §2",
+        uncertainty=f"{_hours(f.ready.low)} to {_hours(f.ready.high)}",
+        sharpen="Log a batch: its flame is learned.",
     )
 
 

@@ -21,7 +21,7 @@ BOIL_S = {"sponge": 16 * 60.0, "poached": 15 * 60.0, "fried": 0.0}
 REST_D = {"sponge": sk.RESTING, "poached": sk.RESTING, "fried": sk.WARM}
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SlabAnswer:
     """A mass in a tray: m, how it is cut, and what a piece weighs, kg; ``word``: whether the tray suits."""
 
@@ -52,10 +52,17 @@ def slab_answer(built: Built, finished_kg: float, tray: tuple[float, float] | No
         if thick > THICK_M[1]
         else ""
     )
-    return SlabAnswer(*tray, thick, grid, finished_kg / max(1, grid.pieces), word)
+    return SlabAnswer(
+        length_m=tray[0],
+        width_m=tray[1],
+        thick_m=thick,
+        grid=grid,
+        each_kg=finished_kg / max(1, grid.pieces),
+        word=word,
+    )
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SyrupAnswer:
     """Syrup and pieces in it. kg, m, °Brix, °C; ``boil_off_kg`` leaves while the pieces boil under a lid, and
     ``top_up_kg`` of hot water brings the strength back; curves by ``curve_h`` of rest; ``makes`` what is left can still do."""
@@ -87,7 +94,7 @@ class SyrupAnswer:
     makes: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class FryAnswer:
     """Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg."""
 
@@ -123,15 +130,15 @@ def syrup_answer(
         together = at_once(use, max(1, count), raw_m, pan)
         dry = built.pieces_before.total_solids - built.pieces_before.sucrose
         bath = sk.Bath(
-            kind,  # type: ignore[arg-type]
-            raw_kg,
-            max(1, count),
-            dry,
-            kg * strength / 100,
-            kg * (1 - strength / 100),
-            use.gains,
-            use.swells[1],
-            BOIL_S[kind],
+            kind=kind,  # type: ignore[arg-type]
+            piece_kg=raw_kg,
+            count=max(1, count),
+            dry=dry,
+            sugar_kg=kg * strength / 100,
+            water_kg=kg * (1 - strength / 100),
+            gain=use.gains,
+            volume_gain=use.swells[1],
+            boil_s=BOIL_S[kind],
         )
         told = [sk.soak(bath, h * 3600, REST_D[kind]) for h in CURVE_H]
         curve_kg = tuple(t.piece_kg for t in told)
@@ -146,31 +153,31 @@ def syrup_answer(
     left_kg = built.soak.left_kg * built.before_soak_kg * finished_kg
     left_brix = 100 * built.soak.left_brix
     return SyrupAnswer(
-        kind,
-        strength,
-        sk.stage(strength),
-        syrup_boils_c(kitchen.altitude_m, strength),
-        kg,
-        kg * strength / 100,
-        kg * (1 - strength / 100),
-        width,
-        raw_m,
-        peak,
-        together,
-        math.ceil(count / max(1, together)),
-        boil_off,
-        sk.water_to_restore_kg(kg * strength / 100, strength, water - boil_off),
-        hours,
-        CURVE_H if curve_kg else (),
-        curve_kg,
-        curve_sugar,
-        Range.lognormal(raw_kg * (1 + school.soak.gain), GAIN_LN_SD),
-        Range.between(built.parts.sucrose, SUGAR_SD, 0.0, 1.0),
-        left_kg,
-        left_brix,
-        sk.keeps_days(left_brix),
-        sk.supersaturation(left_brix, kitchen.room_c),
-        _still_makes(left_kg, left_brix),
+        kind=kind,
+        brix=strength,
+        stage=sk.stage(strength),
+        boils_c=syrup_boils_c(kitchen.altitude_m, strength),
+        kg=kg,
+        sugar_kg=kg * strength / 100,
+        water_kg=kg * (1 - strength / 100),
+        pan_m=width,
+        raw_m=raw_m,
+        swollen_m=peak,
+        at_once=together,
+        goes=math.ceil(count / max(1, together)),
+        boil_off_kg=boil_off,
+        top_up_kg=sk.water_to_restore_kg(kg * strength / 100, strength, water - boil_off),
+        hours=hours,
+        curve_h=CURVE_H if curve_kg else (),
+        curve_kg=curve_kg,
+        curve_sugar=curve_sugar,
+        piece_kg=Range.lognormal(raw_kg * (1 + school.soak.gain), GAIN_LN_SD),
+        sugar=Range.between(built.parts.sucrose, SUGAR_SD, 0.0, 1.0),
+        left_kg=left_kg,
+        left_brix=left_brix,
+        left_keeps_days=sk.keeps_days(left_brix),
+        crystals=sk.supersaturation(left_brix, kitchen.room_c),
+        makes=_still_makes(left_kg, left_brix),
     )
 
 
@@ -200,12 +207,12 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
     if built.school.piece.way != "ball":
         middle = sum(fry.celsius) / 2
         return FryAnswer(
-            Range(fry.celsius[0], middle, fry.celsius[1]),
-            Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
-            sum(fry.seconds) / 2,
-            Range(fry.celsius[0], middle, fry.celsius[1]),
-            Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
-            taken,
+            fat_c=Range(fry.celsius[0], middle, fry.celsius[1]),
+            sets_s=Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
+            browns_s=sum(fry.seconds) / 2,
+            window_c=Range(fry.celsius[0], middle, fry.celsius[1]),
+            seconds=Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
+            taken_kg=taken,
         )
     each = raw / max(1, count)
     radius = (6 * each / (math.pi * 1060.0)) ** (1 / 3) / 2
@@ -213,10 +220,10 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
     sugar = 100 * built.school.mix.get("white-sugar", 0.0) / sum(built.school.mix.values())
     heat = fat_c(sets, sugar)
     return FryAnswer(
-        Range.normal(heat, 8.0),
-        Range.lognormal(sets, 0.25),
-        browns_s(heat, sugar),
-        Range(GENTLE_C[0], heat, GENTLE_C[1]),
-        Range(sets, 1.2 * sets, 1.4 * sets),
-        max(taken, count * fat_taken_kg(2 * radius)),
+        fat_c=Range.normal(heat, 8.0),
+        sets_s=Range.lognormal(sets, 0.25),
+        browns_s=browns_s(heat, sugar),
+        window_c=Range(GENTLE_C[0], heat, GENTLE_C[1]),
+        seconds=Range(sets, 1.2 * sets, 1.4 * sets),
+        taken_kg=max(taken, count * fat_taken_kg(2 * radius)),
     )

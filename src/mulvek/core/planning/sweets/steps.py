@@ -17,7 +17,7 @@ _SIGNS = {
 }
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
     """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter."""
 
@@ -46,15 +46,15 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedSt
         seconds = Range(boil.low + 0.8 * extra, boil.likely + extra, boil.high + 1.3 * extra)
         made.append(
             PlannedStep(
-                f"base-{b.letter}",
-                f"{_VERBS[b.base.do]}.",
-                seconds,
-                b.base.do == "reduce",
-                b.base.do != "hang",
-                (),
-                _SIGNS[b.base.do],
-                "boil" if b.base.do != "hang" else "cooling",
-                b.letter,
+                key=f"base-{b.letter}",
+                say=f"{_VERBS[b.base.do]}.",
+                seconds=seconds,
+                hands=b.base.do == "reduce",
+                fire=b.base.do != "hang",
+                after=(),
+                check=_SIGNS[b.base.do],
+                caution="boil" if b.base.do != "hang" else "cooling",
+                base=b.letter,
             )
         )
     for part in built.sides:
@@ -62,7 +62,18 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedSt
         boil = reckoned.get(key, Range.exact(0.0))
         work = sum(s.takes * 60 for s in part.school.steps if not isinstance(s.takes, str)) + 300.0
         seconds = Range(boil.low + 0.8 * work, boil.likely + work, boil.high + 1.3 * work)
-        made.append(PlannedStep(key, f"Make the {part.sweet.name}.", seconds, True, True, (), "", "boil"))
+        made.append(
+            PlannedStep(
+                key=key,
+                say=f"Make the {part.sweet.name}.",
+                seconds=seconds,
+                hands=True,
+                fire=True,
+                after=(),
+                check="",
+                caution="boil",
+            )
+        )
     bases = tuple(s.key for s in made)
     before: tuple[str, ...] = bases
     for step in built.school.steps:
@@ -70,7 +81,18 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedSt
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
-        made.append(PlannedStep(step.key, step.say, seconds, step.hands, step.fire, after, step.check, step.caution))
+        made.append(
+            PlannedStep(
+                key=step.key,
+                say=step.say,
+                seconds=seconds,
+                hands=step.hands,
+                fire=step.fire,
+                after=after,
+                check=step.check,
+                caution=step.caution,
+            )
+        )
         before = (step.key,)
     return made
 

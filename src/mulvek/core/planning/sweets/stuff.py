@@ -12,7 +12,7 @@ from ...composition.composition import Composition
 from ...composition.materials import Material
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Thing:
     """Something that can be bought: what it is made of per kg, and what a filled measure of it weighs.
 
@@ -33,16 +33,16 @@ class Thing:
     @classmethod
     def of(cls, material: Material) -> "Thing":
         return cls(
-            material.key,
-            material.name,
-            material.parts,
-            material.bulk_kg_m3,
-            CARAMEL_ADDED if material.key == "caramel" else material.added_sugar,
-            material.allergens,
-            material.group,
-            material.total_solids_sd,
-            material.fat_sd,
-            material,
+            key=material.key,
+            name=material.name,
+            parts=material.parts,
+            bulk_kg_m3=material.bulk_kg_m3,
+            added_sugar=CARAMEL_ADDED if material.key == "caramel" else material.added_sugar,
+            allergens=material.allergens,
+            group=material.group,
+            solids_sd=material.total_solids_sd,
+            fat_sd=material.fat_sd,
+            material=material,
         )
 
     @property
@@ -71,7 +71,7 @@ class Boil:
         return self.start_kg * self.from_solids / self.to_solids
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Stuff:
     """One kilogram, what was bought for it (kg by key), and where the rest went (kg)."""
 
@@ -86,8 +86,10 @@ class Stuff:
     def bare(cls, thing: Thing) -> "Stuff":
         if thing.key == "caramel":
             sugar = 1 / CARAMEL_KEEPS
-            return cls(thing.parts, {"white-sugar": sugar}, sugar - 1, added_sugar=thing.added_sugar)
-        return cls(thing.parts, {thing.key: 1.0}, added_sugar=thing.added_sugar)
+            return cls(
+                parts=thing.parts, bought={"white-sugar": sugar}, steam_kg=sugar - 1, added_sugar=thing.added_sugar
+            )
+        return cls(parts=thing.parts, bought={thing.key: 1.0}, added_sugar=thing.added_sugar)
 
     @property
     def missing_kg(self) -> float:
@@ -97,12 +99,12 @@ class Stuff:
     def per(self, kept: float) -> "Stuff":
         """The same account for a kilogram of what is left when ``kept`` of this one stays."""
         return Stuff(
-            self.parts,
-            {key: kg / kept for key, kg in self.bought.items()},
-            self.steam_kg / kept,
-            self.left_kg / kept,
-            self.added_sugar / kept,
-            tuple(replace(b, start_kg=b.start_kg / kept) for b in self.boils),
+            parts=self.parts,
+            bought={key: kg / kept for key, kg in self.bought.items()},
+            steam_kg=self.steam_kg / kept,
+            left_kg=self.left_kg / kept,
+            added_sugar=self.added_sugar / kept,
+            boils=tuple(replace(b, start_kg=b.start_kg / kept) for b in self.boils),
         )
 
 
@@ -123,13 +125,15 @@ def blend(things: Iterable[tuple[Stuff, float]]) -> tuple[float, Stuff]:
         left += stuff.left_kg * share
         added += stuff.added_sugar * share
         boils += [replace(b, start_kg=b.start_kg * share) for b in stuff.boils]
-    return total, Stuff(parts, bought, steam, left, added, tuple(boils))
+    return total, Stuff(
+        parts=parts, bought=bought, steam_kg=steam, left_kg=left, added_sugar=added, boils=tuple(boils)
+    )
 
 
 def boiled_down(stuff: Stuff, to_solids: float, of: str) -> Stuff:
     """Water boiled off until so much of it is solids; unchanged when it is that thick already (F33).
 
-    >>> thick = boiled_down(Stuff(Composition(water=0.85, fat=0.15), {"milk": 1.0}), 0.30, "milk")
+    >>> thick = boiled_down(Stuff(parts=Composition(water=0.85, fat=0.15), bought={"milk": 1.0}), 0.30, "milk")
     >>> round(thick.bought["milk"], 9), round(thick.steam_kg, 9), abs(thick.missing_kg) < 1e-12
     (2.0, 1.0, True)
     """

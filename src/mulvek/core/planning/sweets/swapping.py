@@ -20,7 +20,7 @@ CURDS = frozenset({"cheese"})
 _ALL_MILK = "milk"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Alternative:
     """One way round: a name, changes to the formula, the swap behind it (None: more milk, or nothing at all), what it
     adds in minutes, its levels, and a word on texture. ``off`` says how far the worst level lies out of its window."""
@@ -148,7 +148,15 @@ def _made(
         built = here
     minutes = (_boil_s(built) - _boil_s(here)) / 60
     told = tuple(levels(built, school.windows))
-    return Alternative(kind, changes, swap, minutes, told, note or _left_out(told), built.parts.total_solids)
+    return Alternative(
+        kind=kind,
+        changes=changes,
+        swap=swap,
+        minutes=minutes,
+        levels=told,
+        note=note or _left_out(told),
+        total_solids=built.parts.total_solids,
+    )
 
 
 def _boil_s(built: Built) -> float:

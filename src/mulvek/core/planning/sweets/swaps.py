@@ -54,7 +54,7 @@ class Fit:
         return float(np.max(np.abs(self.in_tolerances)))
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class _Problem:
     """Σ((A·x − e − b)/tolerance)² + (0.05·e/M)² as normal equations; the last column is water boiled off.
 
@@ -94,7 +94,15 @@ class _Problem:
         double = 1 / tolerance
         double[-2] *= 2
         limits = np.array([*most, np.inf])
-        return cls(columns, wanted, tolerance, limits, equations(1 / tolerance), equations(double), evaporates)
+        return cls(
+            columns=columns,
+            wanted=wanted,
+            tolerance=tolerance,
+            most=limits,
+            normal=equations(1 / tolerance),
+            harder=equations(double),
+            evaporates=evaporates,
+        )
 
     def solve(self, chosen: NDArray[np.intp]) -> Array:
         """Amounts and steam for every row of ``chosen`` (columns by number); NaN where one of them is not wanted."""
@@ -180,7 +188,7 @@ class Part:
     measure_m3: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Swap:
     """A substitute, rounded: its parts, water to boil off, minutes, what is missed (kg) and whether it is good.
 
@@ -237,16 +245,16 @@ def rounded(target: Composition, mass_kg: float, things: Sequence[Thing], exact:
     error, amounts = errors[best], [float(kg) for kg in masses[best]]
     minutes = _minutes(things, amounts, float(steam[best]))
     return Swap(
-        tuple(
+        parts=tuple(
             Part(t, kg, amounts[i], float(choices[best][i]))
             for i, (t, kg) in enumerate(zip(things, exact.amounts, strict=True))
         ),
-        float(steam[best]),
-        minutes,
-        dict(zip(SPLIT_ROWS if split else ROWS, map(float, error), strict=True)),
-        float(np.max(np.abs(error / tolerance))),
-        score_of(exact, len(things), _minutes(things, exact.amounts, exact.steam_kg)),
-        exact,
+        steam_kg=float(steam[best]),
+        minutes=minutes,
+        missed=dict(zip(SPLIT_ROWS if split else ROWS, map(float, error), strict=True)),
+        worst=float(np.max(np.abs(error / tolerance))),
+        score=score_of(exact, len(things), _minutes(things, exact.amounts, exact.steam_kg)),
+        exact=exact,
     )
 
 

@@ -35,8 +35,9 @@ def add_curd(commands: Any) -> None:
         "--cloth", default="muslin", help='muslin, "double-muslin", "fine-mesh", "kitchen-towel", paper'
     )
     strain.add_argument("--hung", default="hung", help="hung, sieve, weighted")
+    strain.add_argument("--bags", type=int, default=1, help="into how many cloths it is parted")
     strain.add_argument("--place", default="fridge", help="fridge, counter")
-    strain.add_argument("--end", default="shrikhand", help="soft, spoonable, shrikhand, firm")
+    strain.add_argument("--end", default="shrikhand", help='soft, spoonable, shrikhand, firm, "29 %% solids"')
     strain.add_argument("--time", default="", help='how long instead of how thick: "10 h"')
     strain.add_argument("--acidity", type=float, default=0.8, help="of the yoghurt now, %% lactic acid")
     strain.add_argument("--whey", action="append", default=[], help='weighed so far: "2.5 h 310 g"; repeatable')
@@ -123,6 +124,7 @@ def _strain_words(args: argparse.Namespace) -> dict[str, Any]:
         "amount": args.amount,
         "cloth": args.cloth,
         "hung": args.hung,
+        "bags": args.bags,
         "place": args.place,
         "end": args.end,
         "time": args.time,

@@ -33,8 +33,11 @@ class StrainIn(Body):
     amount: Words = Field("1 kg", description="A bare number is g")
     cloth: Annotated[Key, Slugged] = "muslin"
     hung: Literal["hung", "sieve", "weighted"] = "hung"
+    bags: int = Field(1, description="Into how many cloths it is parted, 1 to 8")
     place: Literal["fridge", "counter"] = "fridge"
-    end: Key = Field("shrikhand", description="soft, spoonable, shrikhand, firm; empty when a time is given")
+    end: Words = Field(
+        "shrikhand", description='soft, spoonable, shrikhand, firm or "29 % solids"; empty when a time is given'
+    )
     time: Words = Field("", description='How long instead of how thick: "10 h"')
     start_c: float = 8.0
     acidity: float = Field(0.80, description="% lactic acid: 0.7 fresh and mild, 1.0 a day old")
@@ -54,6 +57,7 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
         amount=Amount.read(words.amount, "amount", "g", kitchen.measures),
         cloth=words.cloth,
         hung=words.hung,
+        bags=words.bags,
         place_c=kitchen.fridge_c if words.place == "fridge" else kitchen.room_c,
         kitchen=kitchen,
         end=None if seconds is not None else words.end or None,

@@ -4,6 +4,8 @@ import math
 from collections.abc import Mapping
 
 from ..core.equipment.quantities import in_cups, say, say_measured
+from ..core.planning.curdle.forecast import most_milk_m3
+from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.balance import band
 from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
@@ -11,7 +13,7 @@ from ..core.planning.sweets.formula import MILK
 from ..core.planning.sweets.knobs import knobs
 from ..core.planning.sweets.minutes import Boiling
 from ..core.planning.sweets.nutrition import Nutrients
-from ..core.planning.sweets.plan import SweetForecast, plan_sweet, racks
+from ..core.planning.sweets.plan import SweetForecast, hung_in, plan_sweet, racks
 from ..core.planning.sweets.portions import Limit, lead_of
 from ..core.planning.sweets.reasons import label, sweet_reasons
 from ..core.planning.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
@@ -289,10 +291,24 @@ def _swappable(f: SweetForecast, key: str) -> bool:
     return (mixed or school.finish.get(key, 0) > 0) and key not in ("water", "cardamom", "salt", "oil")
 
 
+def _curdled(key: str) -> dict[str, str]:
+    """The words that give a curd of this use."""
+    way = use(key)
+    return {
+        "use": key,
+        "wait": f"{way.acid_c:g} °C",
+        "drain": way.drain,
+        "rinses": f"{way.rinses}",
+        "hold": f"{way.hold_s / 60:g} minutes",
+    }
+
+
 def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
     b = next(x for x in f.bases if x.made.letter == letter)
     base, ready = b.made.base, b.made.ready
     goes = max((x.goes for x in f.boilings if x.of == letter), default=1)
+    if base.do == "curdle":
+        goes = math.ceil(b.start_m3 / most_milk_m3(f.plan.hearth.pan) - 1e-6)
     amount = say(b.start_m3, "volume") if base.do != "hang" else f"{b.start_kg * 1e3:.0f} g"
     # what the pan cannot hold at once is planned one go at a time
     bench: dict[str, str] = {"amount": say(b.start_m3 / goes, "volume") if goes > 1 else amount}
@@ -300,16 +316,17 @@ def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
         bench["milk"] = str(words.milk)
     elif base.of == MILK and not isinstance(words.milk, MilkIn):
         bench["milk"] = b.made.of.key
-    if isinstance(words.pan, int):
+    if isinstance(words.pan, int) and base.do != "hang":
         bench["pan"] = str(words.pan)
-    if isinstance(words.burner, int):
+    if isinstance(words.burner, int) and base.do != "hang":
         bench["burner"] = str(words.burner)
     if base.do == "reduce":
         bench |= {"stop": f"{b.total_solids * 100:.1f} % solids", "flame": words.flame, "sugar": ""}
     elif base.do == "curdle":
-        bench["use"] = f.plan.school.soak.kind if f.plan.school.soak and f.plan.school.soak.kind else "kalakand"
+        bench |= _curdled(f.plan.school.soak.kind if f.plan.school.soak and f.plan.school.soak.kind else "kalakand")
     else:
-        bench |= {"yoghurt": b.made.of.key, "end": "shrikhand"}
+        bags = hung_in(b.made, b.start_kg, f.plan.kitchen)[0]
+        bench |= {"yoghurt": b.made.of.key, "end": f"{b.total_solids * 100:g} % solids", "bags": str(bags)}
     return BaseOut(
         letter=letter,
         do=base.do,

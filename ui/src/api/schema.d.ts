@@ -5680,13 +5680,19 @@ export interface components {
              */
             amount?: string;
             /**
+             * Bags
+             * @description Into how many cloths it is parted, 1 to 8
+             * @default 1
+             */
+            bags?: number;
+            /**
              * Cloth
              * @default muslin
              */
             cloth?: string;
             /**
              * End
-             * @description soft, spoonable, shrikhand, firm; empty when a time is given
+             * @description soft, spoonable, shrikhand, firm or "29 % solids"; empty when a time is given
              * @default shrikhand
              */
             end?: string;

@@ -22,6 +22,7 @@ const FIRST = {
   amount: '1 kg',
   cloth: 'muslin',
   hung: 'hung',
+  bags: '1',
   place: 'fridge',
   end: 'shrikhand',
   time: '',
@@ -40,6 +41,12 @@ const HUNG = [
   { value: 'hung', text: 'hang it' },
   { value: 'sieve', text: 'lay it in a sieve' },
   { value: 'weighted', text: 'weigh it down' },
+]
+const BAGS = [
+  { value: '1', text: 'in one bag' },
+  { value: '2', text: 'in two bags', does: 'lower in the cloth: sooner thick' },
+  { value: '3', text: 'in three bags' },
+  { value: '4', text: 'in four bags' },
 ]
 const PLACES = computed(() => [
   {
@@ -71,6 +78,7 @@ const plan = computed(() => ({
   amount: words.amount,
   cloth: words.cloth,
   hung: words.hung as 'hung',
+  bags: Number(words.bags),
   place: words.place as 'fridge',
   end: words.end,
   time: words.time,
@@ -157,6 +165,14 @@ function drop(seconds: number) {
           label="how it drains"
           :shown="shown(HUNG, words.hung)"
           :choices="HUNG"
+          @kept="keep"
+        />{{ ' ' }}
+        <SentenceWord
+          v-model="words.bags"
+          label="how many bags"
+          :shown="shown(BAGS, words.bags)"
+          :choices="BAGS"
+          :problem="wrong('bags')"
           @kept="keep"
         />{{ ' ' }}
         <SentenceWord

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from ...equipment.pans import Pan
 from ...equipment.quantities import say
 from ...equipment.vessels import capacity_m3
 from ...errors import BadInput, Impossible
@@ -128,17 +129,22 @@ class CurdForecast:
     cautions: tuple[Caution, ...]
 
 
+def most_milk_m3(pan: Pan) -> float:
+    """What may come to the boil in it, m³."""
+    return capacity_m3(pan.shape) / CLIMBS
+
+
 def curdle(plan: CurdlePlan) -> CurdForecast:
     """Reckon a curdling.
 
     :raises KitchenError: naming the word to change.
     """
     milk, what, meant = curd_milk(plan.milk), coagulant(plan.coagulant), use(plan.use)
-    brim = capacity_m3(plan.pan.shape)
-    if plan.milk_m3 * CLIMBS > brim:
+    most = most_milk_m3(plan.pan)
+    if plan.milk_m3 > most:
         raise Impossible(
             "pan",
-            f"{plan.pan.name} boils over with more than {say(brim / CLIMBS, 'volume')}; this is {say(plan.milk_m3, 'volume')}.",
+            f"{plan.pan.name} boils over with more than {say(most, 'volume')}; this is {say(plan.milk_m3, 'volume')}.",
             "Take a larger pan or less milk.",
         )
     base = plan.pan.shape.base_diameter_m

@@ -23,7 +23,8 @@ VOID = 0.98
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Use:
-    """What the curd is for, with its windows; ``piece_kg`` None for what is not shaped."""
+    """What the curd is for, with its windows; ``piece_kg`` None for what is not shaped. ``acid_c`` to ``hold_s``: the way
+    that gives it, of the milks of the tables."""
 
     key: str
     name: str
@@ -38,6 +39,10 @@ class Use:
     brix: float = 40.0
     ratio: float = 4.0
     usual_piece_kg: float | None = None
+    acid_c: float = 88.0
+    drain: str = "light-squeeze"
+    rinses: int = 2
+    hold_s: float = 30.0
 
 
 def _use(key: str, row: Mapping[str, Any]) -> Use:
@@ -59,6 +64,7 @@ def _use(key: str, row: Mapping[str, Any]) -> Use:
         brix=float(row.get("brix", 40.0)),
         ratio=float(row.get("ratio", 4.0)),
         usual_piece_kg=float(row["usual_piece"]) * 1e-3 if "usual_piece" in row else None,
+        **row.get("way", {}),
     )
 
 

@@ -5,6 +5,7 @@ on by a law that doubles in 7 °C. Times are known to a third until a reading is
 """
 
 import math
+import re
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Literal
@@ -48,6 +49,25 @@ ENDS: tuple[End, ...] = (
     End("shrikhand", "ready for shrikhand", 0.24, 0.28),
     End("firm", "firm", 0.30, 0.33),
 )
+
+
+THINNEST, THICKEST, SPOON_SD = 0.15, 0.40, 0.01
+
+
+def end_of(words: str) -> End | None:
+    """An end by its name, or by its total solids; None of what is neither.
+
+    >>> end_of("shrikhand").name, end_of("29 % solids").low, end_of("stiff")
+    ('ready for shrikhand', 0.28, None)
+    """
+    named = next((end for end in ENDS if end.key == words), None)
+    share = re.fullmatch(r"(?:to )?(\d{1,2}(?:[.,]\d+)?) ?%(?: (?:total )?solids)?", words.strip().lower())
+    if named is not None or share is None:
+        return named
+    solids = float(share[1].replace(",", ".")) / 100
+    if not THINNEST <= solids <= THICKEST:
+        return None
+    return End("solids", f"{solids * 100:g} % solids", round(solids - SPOON_SD, 4), round(solids + SPOON_SD, 4))
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from ...composition.composition import Composition
 from ...composition.materials import Material
 from ...equipment.kitchen import Kitchen
 from ...equipment.quantities import say
@@ -27,6 +28,7 @@ from .draining import (
     Yoghurt,
     cloth,
     cools_to_c,
+    end_of,
     learn,
     most_whey,
     seconds_to,
@@ -62,13 +64,25 @@ SOURS = Caution(
 COLDEST_C, WARMEST_C = -2.0, 35.0
 
 
+def gel_of(yoghurt: Composition) -> Yoghurt:
+    """A yoghurt as it drains, from its make-up per kg."""
+    protein = GEL_SHARE * float(yoghurt.milk_protein + yoghurt.other)
+    return Yoghurt(float(yoghurt.fat), protein, float(yoghurt.total_solids))
+
+
+def bag_height_m(mass_kg: float) -> float:
+    """Of the curd in one bag: a larger one of the same shape is higher."""
+    return HUNG_M * math.cbrt(mass_kg)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StrainPlan:
     """Yoghurt to strain.
 
-    :param length_m: drained volume over draining area; by its mass when None: 0.02 for a hung kilogram, and a larger
-        bag of the same shape is higher.
-    :param place_c: fridge or counter; ``start_c`` of the yoghurt. :param end: an end, or None with ``seconds``.
+    :param length_m: drained volume over draining area; by the mass in each of the ``bags`` when None: 0.02 for a hung
+        kilogram, and a larger bag of the same shape is higher.
+    :param place_c: fridge or counter; ``start_c`` of the yoghurt. :param end: how thick ("shrikhand", "29 % solids"),
+        or None with ``seconds``.
     """
 
     yoghurt: Material
@@ -82,15 +96,19 @@ class StrainPlan:
     start_c: float = 8.0
     acidity: float = START_ACIDITY
     length_m: float | None = None
+    bags: int = 1
     readings: tuple[tuple[float, float], ...] = ()
     """(seconds since hung, whey kg) as collected."""
 
     def __post_init__(self) -> None:
         cloth(self.cloth)
+        if not 1 <= self.bags <= MOST_BAGS:
+            raise BadInput("bags", f"{self.bags} bags are out of reach.", f"Part it into 1 to {MOST_BAGS}.")
         if self.hung not in KEEPS_WATER:
             raise BadInput("hung", f"Yoghurt is not strained “{self.hung}”.", f"Use: {', '.join(KEEPS_WATER)}.")
-        if self.end is not None and self.end not in {e.key for e in ENDS}:
-            raise BadInput("end", f"There is no end “{self.end}”.", f"Use: {', '.join(e.key for e in ENDS)}.")
+        if self.end is not None and end_of(self.end) is None:
+            named = ", ".join(e.key for e in ENDS)
+            raise BadInput("end", f"There is no end “{self.end}”.", f"Use {named}, or 15 to 40 % solids.")
         if self.end is None and self.seconds is None:
             raise BadInput("end", "How long, or how thick?", "Give one of the two.")
         if not (math.isfinite(self.place_c) and COLDEST_C <= self.place_c <= WARMEST_C):
@@ -126,12 +144,11 @@ class StrainPlan:
     @property
     def height_m(self) -> float:
         """Of the curd in its cloth, as far as draining goes."""
-        return HUNG_M * math.cbrt(self.mass_kg) if self.length_m is None else self.length_m
+        return bag_height_m(self.mass_kg / self.bags) if self.length_m is None else self.length_m
 
     @property
     def gel(self) -> Yoghurt:
-        p = self.yoghurt.parts
-        return Yoghurt(float(p.fat), GEL_SHARE * float(p.milk_protein + p.other), float(p.total_solids))
+        return gel_of(self.yoghurt.parts)
 
 
 @dataclass(frozen=True, slots=True)
@@ -187,11 +204,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
     tau = Range.lognormal(math.exp(ln_tau), math.sqrt(variance))
 
     def when(end: End) -> Range | None:
-        middle = (end.low + end.high) / 2
-        share = whey_for(gel.total_solids, middle) / most
-        if not 0 <= share < 0.985:
-            return None if share >= 0.985 else Range.exact(0.0)
-        return Range(*(seconds_to(share, t) for t in (tau.low, tau.likely, tau.high)))
+        return _reached(gel, end, most, tau)
 
     def acidity_at(seconds: float) -> float:
         return sourness(plan.acidity, seconds, lambda s: cools_to_c(plan.place_c, plan.start_c, mass, s))
@@ -200,7 +213,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
     acid = np.array(_acid_along(plan, mass, at))
     sour_rows = np.flatnonzero(acid > TOO_SOUR)
     too_sour = float(at[sour_rows[0]]) if len(sour_rows) else None
-    goal = next((e for e in ENDS if e.key == plan.end), None)
+    goal = end_of(plan.end) if plan.end is not None else None
     if plan.seconds is not None:
         seconds = Range.exact(plan.seconds)
     else:
@@ -226,7 +239,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
     }
     solids = np.array([solids_after(gel.total_solids, w / mass) for w in curve[tau.likely]])
     ends = []
-    for end in ENDS:
+    for end in sorted({*ENDS, goal or ENDS[0]}, key=lambda e: e.low):
         reach = when(end)
         ends.append(Reached(end, reach, bool(reach and too_sour is not None and reach.likely > too_sour)))
     at_end = acidity_at(seconds.likely)
@@ -255,6 +268,31 @@ def strain(plan: StrainPlan) -> StrainForecast:
     )
 
 
+def _reached(gel: Yoghurt, end: End, most: float, tau: Range) -> Range | None:
+    share = whey_for(gel.total_solids, (end.low + end.high) / 2) / most
+    if not 0 <= share < 0.985:
+        return None if share >= 0.985 else Range.exact(0.0)
+    return Range(*(seconds_to(share, t) for t in (tau.low, tau.likely, tau.high)))
+
+
+def bags_for(seconds: float) -> int:
+    """Into how many it is better parted, when one bag takes so long."""
+    return min(MOST_BAGS, max(1, math.ceil(float((seconds / LONG_S) ** (3 / HEIGHT_POWER)))))
+
+
+def hanging_s(yoghurt: Composition, mass_kg: float, end: End, place_c: float) -> Range | None:
+    """How long so much yoghurt (its make-up per kg) hangs in one muslin at ``place_c`` until ``end``, s: the figure of
+    :func:`strain`, without its curve. None when it never gets so thick.
+
+    >>> from mulvek.core.composition.materials import material
+    >>> round(hanging_s(material("yoghurt").parts, 1.0, end_of("shrikhand"), 4.0).likely / 3600, 1)
+    15.9
+    """
+    gel = gel_of(yoghurt)
+    tau = time_constant_s(bag_height_m(mass_kg), place_c, gel.total_solids, cloth("muslin"))
+    return _reached(gel, end, most_whey(gel, KEEPS_WATER["hung"]), Range.lognormal(tau, TAU_LN_SD))
+
+
 def _acid_along(plan: StrainPlan, mass: float, at: Array) -> list[float]:
     """Acidity at each row, carried on from the row before."""
     found = [plan.acidity]
@@ -272,8 +310,8 @@ def _acid_along(plan: StrainPlan, mass: float, at: Array) -> list[float]:
 
 def _cautions(plan: StrainPlan, at_end: float, seconds: float) -> tuple[Caution, ...]:
     found = [COUNTER if plan.place_c > 8 else COLD]
-    if plan.seconds is None and seconds > LONG_S and not plan.readings:
-        bags = min(MOST_BAGS, math.ceil((seconds / LONG_S) ** (3 / HEIGHT_POWER)))
+    if plan.seconds is None and seconds > LONG_S and plan.bags == 1 and not plan.readings:
+        bags = bags_for(seconds)
         hours = seconds / 3600 * bags ** (-HEIGHT_POWER / 3)
         found.append(
             Caution(

@@ -12,6 +12,8 @@ from ...ranges import Range
 from ...safety import keeping as kp
 from ...safety.cautions import Caution
 from ...safety.hazards import HAZARDS
+from ..strain.draining import end_of
+from ..strain.forecast import LONGEST_S, bags_for, hanging_s
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
@@ -35,6 +37,7 @@ from .shaping import FryAnswer, SlabAnswer, SyrupAnswer, fry_answer, slab_answer
 from .steps import PlannedStep, planned_steps, total_s
 
 MOST_PIECES, MOST_KG = 2000, 100.0
+HANDY_BAGS = 4
 CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
 
 
@@ -195,7 +198,8 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
     iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
-    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced))
+    bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen)[0] for b in built.bases if _hangs(b)}
+    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags)
     return SweetForecast(
         plan=replace(plan, pantry=pantry),
         built=built,
@@ -325,6 +329,8 @@ def _reckoned(
             power = plan.hearth.burner.net_power_w("strong", plan.hearth.pan.shape.base_diameter_m) / 1e3
             to_boil = heat_up_s(b.start_kg * finished_kg, plan.kitchen.milk_c, into_pan_kw=power)
             times[f"base.{b.letter}"] = Range.lognormal(to_boil, plan.hearth.rate.ln_sd)
+        elif _hangs(b):
+            times[f"base.{b.letter}"] = hung_in(b, b.start_kg * finished_kg, plan.kitchen)[1]
     if frozen:
         times["freeze"] = frozen.freeze_s
     if fry:
@@ -335,6 +341,21 @@ def _reckoned(
     first, second = iced.first_s or 0.0, iced.second_s or 0.0
     times["cool"] = Range.lognormal(max(300.0, first + second), 0.25)
     return times
+
+
+def _hangs(b: MadeBase) -> bool:
+    return b.base.do == "hang" and b.ready is None
+
+
+def hung_in(b: MadeBase, kg: float, kitchen: Kitchen) -> tuple[int, Range]:
+    """Into how many bags so much yoghurt is best parted in the fridge, and how long they hang, s, as the Bench has it;
+    what never gets so thick in there, as long as any is hung."""
+    end = end_of(f"{b.parts.total_solids * 100:g} % solids")
+    whole = hanging_s(b.of.parts, kg, end, kitchen.fridge_c) if end is not None else None
+    if end is None or whole is None:
+        return 1, Range.exact(LONGEST_S)
+    bags = min(HANDY_BAGS, bags_for(whole.likely))
+    return bags, hanging_s(b.of.parts, kg / bags, end, kitchen.fridge_c) or whole
 
 
 def _bought(built: Built, pantry: Pantry) -> list[str]:

@@ -7,8 +7,8 @@ from ...ranges import Range
 from .build import Built
 from .formula import School
 
-BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 10 * 3600.0}
-"""What a base takes beyond its boiling: pouring out; wait, acid, draining and cooling of chhena; hanging."""
+BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 0.0}
+"""What a base takes beyond its boiling: pouring out; wait, acid, draining and cooling of chhena."""
 _VERBS = {"reduce": "Reduce the milk", "curdle": "Curdle, rinse and drain the milk", "hang": "Hang the yoghurt"}
 _SIGNS = {
     "reduce": "The level or the weight named on the Bench.",
@@ -32,10 +32,10 @@ class PlannedStep:
     base: str = ""
 
 
-def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedStep]:
+def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int]) -> list[PlannedStep]:
     """Bases and sweets that are parts of it first, side by side; then the school's own steps.
 
-    :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known.
+    :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known. :param bags: into how many a base is parted that hangs.
     """
     made: list[PlannedStep] = []
     for b in built.bases:
@@ -47,7 +47,7 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range]) -> list[PlannedSt
         made.append(
             PlannedStep(
                 key=f"base-{b.letter}",
-                say=f"{_VERBS[b.base.do]}.",
+                say=f"{_VERBS[b.base.do]}{f', in {n} bags' if (n := bags.get(b.letter, 1)) > 1 else ''}.",
                 seconds=seconds,
                 hands=b.base.do == "reduce",
                 fire=b.base.do != "hang",

@@ -1,0 +1,185 @@
+"""A job as a cook does it, over HTTP: the sentence in Sweets, its bases on the Bench and on the fire, weighed; the sweet's
+steps, weights and pieces; and its line in the Book. At every turn the stations are asked the same and must agree."""
+
+from typing import Any
+
+import pytest
+
+from tests.web.test_bases_agree import ROOM, opened
+
+LIGHT = 0.88
+"""A base that comes off an eighth light, as they do."""
+
+
+class Job:
+    def __init__(self, client: Any, clock: Any, sweet: str, want: str, **words: Any) -> None:
+        self.client, self.clock = client, clock
+        self.words = {"sweet": sweet, "want": want, "pan": 2, "burner": 1, **words}
+        self.told = self._post("/api/sweets/plan", self.words, 200)
+        made = self._post("/api/batches", {"batch": {"kind": "sweet", "name": f"our {sweet}", "plan": self.words}})
+        self.id = made["id"]
+        assert made["told_kg"] == self.told["finished"] and made["told_pieces"] == self.told["pieces"]
+        assert [row["grams"] for row in made["rows"]] == pytest.approx([row["grams"] for row in self.told["rows"]])
+        assert [step["say"] for step in made["steps"]] == [step["step"]["say"] for step in self.told["steps"]]
+
+    def _post(self, path: str, body: object, status: int = 201) -> Any:
+        answer = self.client.post(path, json=body)
+        assert answer.status_code == status, (body, answer.json)
+        return answer.json
+
+    def happens(self, batch: int, **event: Any) -> Any:
+        return self._post(f"/api/batches/{batch}/events", {"event": event})
+
+    @property
+    def now(self) -> Any:
+        """As its own page has it; the Stove and the Book say the same."""
+        here = self.client.get(f"/api/batches/{self.id}").json
+        there = [b for b in self.client.get("/api/stove").json["batches"] if b["id"] == self.id]
+        assert here["finished"] or [b["told_kg"] for b in there] == [here["told_kg"]]
+        line = self.line
+        assert line["told_kg"] == here["told_kg"] and line["told_pieces"] == here["told_pieces"]
+        assert line["counted"] == here["counted"] and line["weighed_kg"] == here["weighed_kg"]
+        return here
+
+    @property
+    def line(self) -> Any:
+        """In the Book."""
+        return next(x for x in self.client.get("/api/book").json["lines"] if x["id"] == self.id)
+
+    # -- bases -----------------------------------------------------------------------------------------
+
+    def base(self, letter: str) -> Any:
+        return next(b for b in self.told["bases"] if b["letter"] == letter)
+
+    def makes(self, letter: str, share: float = LIGHT, burner: int = 1) -> list[int]:
+        """All pans of a base, one after another, and what each gave."""
+        base, made = self.base(letter), []
+        for _ in range(base["goes"]):
+            number = self._begin(base, burner)
+            made.append(number)
+            kg = round(base["made_kg"] / base["goes"] * share, 3)
+            getattr(self, f"_{ROOM[base['route']]}")(number, kg)
+        step = next(s for s in self.now["steps"] if s["base"] == letter)
+        assert step["phase"] == "done" and step["base_kg"] == pytest.approx(base["made_kg"] * share, abs=2e-3)
+        return made
+
+    def _begin(self, base: Any, burner: int) -> int:
+        there = opened(self.client, base)
+        room, words = ROOM[base["route"]], dict(base["words"])
+        words |= {name: int(words[name]) for name in ("rinses", "bags") if name in words}
+        if room != "strain":
+            words |= {"pan": 2, "burner": burner}
+        batch = {"kind": room, "name": f"{base['name']} for it", "plan": words}
+        begun = self._post("/api/batches", {"batch": {**batch, "parent": self.id, "slot": base["letter"]}})
+        told = "served_kg" if room == "reduce" else "curd_kg"
+        gives = begun["served_kg"] if room == "reduce" else begun["told_kg"]
+        assert gives["likely"] == pytest.approx(there[told]["likely"], rel=1e-6)
+        return int(begun["id"])
+
+    def _reduce(self, number: int, kg: float) -> None:
+        lit = self.client.get(f"/api/batches/{number}").json
+        self.clock.now += 900
+        boils = self.happens(number, kind="first_boil")
+        left = boils["to_stop_s"]
+        self.clock.now += round(left["likely"] / 2)
+        half = self.client.get(f"/api/batches/{number}").json
+        self.happens(number, kind="stirred")
+        read = self.happens(number, kind="reading", how="weight", value=round(half["mass_kg"]["likely"], 3))
+        assert (
+            read["to_stop_s"]["high"] - read["to_stop_s"]["low"]
+            < half["to_stop_s"]["high"] - half["to_stop_s"]["low"]
+        )
+        self.clock.now += round(max(60.0, read["to_stop_s"]["likely"]))
+        self.happens(number, kind="off")
+        self.clock.now += 300
+        gave = self.happens(number, kind="weighed", mass_kg=kg)
+        assert gave["phase"] == "weighed" and lit["name"] == gave["name"]
+
+    def _curdle(self, number: int, kg: float) -> None:
+        for _ in range(12):
+            batch = self.client.get(f"/api/batches/{number}").json
+            step = next((s for s in batch["steps"] if s["done_at_s"] is None), None)
+            if step is None:
+                break
+            self.clock.now += round(step["seconds"])
+            if step["name"] == "acid":
+                self.happens(number, kind="poured", amount=0.06, clear=True)
+            self.happens(number, kind="step_done")
+        self.happens(number, kind="weighed", mass_kg=kg)
+
+    def _strain(self, number: int, kg: float) -> None:
+        batch = self.client.get(f"/api/batches/{number}").json
+        mass = batch["strain"]["mass_kg"] if batch.get("strain") else batch["mass_kg"]
+        self.clock.now += 3 * 3600
+        self.happens(number, kind="whey", mass_kg=round(0.45 * mass, 3))
+        self.clock.now += 12 * 3600
+        self.happens(number, kind="whey", mass_kg=round(mass - kg, 3))
+        self.happens(number, kind="step_done")
+        self.happens(number, kind="weighed", mass_kg=kg)
+
+    def follows(self, letters: str, share: float = LIGHT) -> Any:
+        """What is told now is, to the gram, a fresh plan of what the bases gave. A base that came off light is drier: its
+        solids are all there, so a sweet that is cooked on loses less than the base did."""
+        here = self.now
+        assert share * 0.97 <= here["told_kg"]["likely"] / self.told["finished"]["likely"] <= 1.0
+        said = [line["text"] for line in here["log"] if line["kind"] == "base_weighed"]
+        assert len(said) >= len(letters) and any("of the sweet from it" in text for text in said)
+        steps = {s["base"]: s for s in here["steps"] if s["base"]}
+        if all(self.base(letter)["goes"] == 1 for letter in steps):
+            of = {letter: str(step["base_batch"]) for letter, step in steps.items()}
+            have = [{"what": letter, "amount": f"{s['base_kg'] * 1e3:.1f} g"} for letter, s in steps.items()]
+            fresh = self._post("/api/sweets/plan", {**self.words, "want": "", "have": have, "bases": of}, 200)
+            assert (here["told_kg"], here["told_pieces"]) == (fresh["finished"], fresh["pieces"])
+            assert here["stop_kg"] == fresh["stop_kg"]
+            now = {(row["name"], row["when"]): row["grams"] for row in fresh["rows"]}
+            for row in here["rows"]:
+                grams = now.get((row["name"], row["when"]), row["grams"])
+                assert row["grams"] == pytest.approx(grams, abs=1e-9), row["name"]
+        return here
+
+    # -- the sweet itself ------------------------------------------------------------------------------
+
+    def weighs_in(self) -> None:
+        """The weighing list, line by line, as it is told by then."""
+        for row in self.now["rows"]:
+            if row["when"] in ("to reduce", "to curdle", "to hang") and not row["within"]:
+                continue  # its base was weighed
+            self.happens(self.id, kind="row_weighed", row=row["number"], mass_kg=max(0.0001, row["grams"] / 1e3))
+
+    def steps(self) -> dict[str, Any]:
+        """Every step that is left, in its order; each as it stood while it ran."""
+        ran: dict[str, Any] = {}
+        for _ in range(30):
+            here = self.now
+            step = next((s for s in here["steps"] if s["phase"] == "ready"), None)
+            if step is None:
+                break
+            begun = self.happens(self.id, kind="step_begun", step=step["key"])
+            ran[step["key"]] = next(s for s in begun["steps"] if s["key"] == step["key"])
+            assert ran[step["key"]]["phase"] == "running"
+            self.clock.now += round(step["seconds"]["likely"]) + 1
+            asks = self.client.get(f"/api/batches/{self.id}").json["nudges"]
+            assert any(n["key"] == step["key"] and n["due_at_s"] <= self.clock.now for n in asks), step["say"]
+            self.happens(self.id, kind="step_done", step=step["key"])
+        assert self.now["done"]
+        return ran
+
+    def plated(self, count: int, kg: float) -> Any:
+        """Weighed, counted, off the Stove, and in the Book as its own page has it, keeping included."""
+        self.happens(self.id, kind="weighed", mass_kg=kg)
+        done = self.happens(self.id, kind="counted", count=count)
+        assert done["finished"] and done["keeping"] == self.told["keeping"]["words"]
+        assert self.told["keeping"]["words"].splitlines()[0] in self.told["label"]
+        assert all(b["id"] != self.id for b in self.client.get("/api/stove").json["batches"])
+        line = self.line
+        assert (line["counted"], line["weighed_kg"], line["phase"]) == (count, kg, "weighed")
+        assert self.now["said"] == done["said"]
+        return done
+
+    def to_the_plate(self, letters: str = "", share: float = LIGHT) -> tuple[dict[str, Any], Any]:
+        """The whole way, once each base is made: the steps as they ran, and the end."""
+        here = self.follows(letters, share) if letters else self.now
+        self.weighs_in()
+        ran = self.steps()
+        count = max(1, round(here["told_pieces"]["likely"]))
+        return ran, self.plated(count, round(here["told_kg"]["likely"], 3))

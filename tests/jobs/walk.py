@@ -1,10 +1,16 @@
 """A job as a cook does it, over HTTP: the sentence in Sweets, its bases on the Bench and on the fire, weighed; the sweet's
 steps, weights and pieces; and its line in the Book. At every turn the stations are asked the same and must agree."""
 
+from dataclasses import asdict
 from typing import Any
 
 import pytest
 
+from mulvek.core.planning.sweets.plan import SweetForecast, plan_sweet
+from mulvek.store.bases import base_of
+from mulvek.store.batches import Batches
+from mulvek.store.shelf import read_shelf
+from mulvek.wire.sweet_words import SweetIn, read_sweet_plan
 from tests.web.test_bases_agree import ROOM, opened
 
 LIGHT = 0.88
@@ -128,14 +134,22 @@ class Job:
         if all(self.base(letter)["goes"] == 1 for letter in steps):
             of = {letter: str(step["base_batch"]) for letter, step in steps.items()}
             have = [{"what": letter, "amount": f"{s['base_kg'] * 1e3:.1f} g"} for letter, s in steps.items()]
-            fresh = self._post("/api/sweets/plan", {**self.words, "want": "", "have": have, "bases": of}, 200)
-            assert (here["told_kg"], here["told_pieces"]) == (fresh["finished"], fresh["pieces"])
-            assert here["stop_kg"] == fresh["stop_kg"]
-            now = {(row["name"], row["when"]): row["grams"] for row in fresh["rows"]}
+            fresh = self._fresh({**self.words, "want": "", "have": have, "bases": of})
+            assert here["told_kg"] == asdict(fresh.finished) and here["told_pieces"] == asdict(fresh.pieces)
+            assert here["stop_kg"] == fresh.stop_kg
+            now = {(row.name, row.when): row.kg * 1e3 for row in fresh.rows}
             for row in here["rows"]:
                 grams = now.get((row["name"], row["when"]), row["grams"])
                 assert row["grams"] == pytest.approx(grams, abs=1e-9), row["name"]
         return here
+
+    def _fresh(self, words: dict[str, Any]) -> SweetForecast:
+        """A plan from these very bases, though they have gone into a making."""
+        db = self.client.application.extensions["mulvek_database"]
+        with db.reading() as session:
+            batches = Batches(session)
+            ready = {letter: base_of(batches.batch(int(ref))) for letter, ref in words["bases"].items()}
+        return plan_sweet(read_sweet_plan(SweetIn.model_validate(words), db.kept(read_shelf), ready))
 
     # -- the sweet itself ------------------------------------------------------------------------------
 

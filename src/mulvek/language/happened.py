@@ -15,6 +15,7 @@ from ..core.batch.events import (
     Event,
     FirstBoil,
     FlameChanged,
+    Gone,
     Joined,
     Judged,
     LidMoved,
@@ -39,6 +40,7 @@ from ..core.batch.events import (
     StopMoved,
     SugarIn,
     SugarPlanned,
+    Taken,
     Weighed,
     WheyWeighed,
 )
@@ -125,12 +127,24 @@ def sentence(event: Event, told: Told) -> str:
         case BaseWeighed(mass_kg=mass_kg) as base:
             then = f", {say(base.told_kg.likely, 'mass')} of the sweet from it" if base.told_kg else ""
             return f"{told.step(event, base_step(base.slot))}: gave {say(mass_kg, 'mass')}{then}"
+        case Taken(mass_kg=mass_kg, name=name):
+            return f"{say(mass_kg, 'mass')} of it into {name}"
+        case Gone(why):
+            return _GONE[why]
         case PiecesCounted(count):
             return f"{count} {told.piece[count != 1]}"
         case Missed() | Snoozed() | Hushed() as attention:
             return _of_attention(attention)
         case _:
             return PLAIN.get(type(event.what)) or _of_change(event.what)
+
+
+_GONE = {
+    "used-up": "what was left is used up",
+    "spoiled": "what was left was thrown away: spoiled",
+    "spilt": "what was left was spilt",
+    "not-liked": "what was left was thrown away: nobody liked it",
+}
 
 
 def _of_change(what: Any) -> str:

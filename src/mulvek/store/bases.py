@@ -2,12 +2,15 @@
 
 from collections.abc import Mapping
 from contextlib import suppress
+from dataclasses import replace
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from ..core.batch.curd_run import CurdState
+from ..core.batch.events import Weighed
 from ..core.batch.running import BatchState
+from ..core.batch.standing import left_kg
 from ..core.errors import KitchenError, NotFound
 from ..core.planning.curdle.plan import CurdlePlan
 from ..core.planning.sweets.build import ReadyBase
@@ -20,7 +23,7 @@ _ROOMS = (("reduce",), ("curdle", "strain"))
 
 
 def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
-    """The newest weighed batches by their number, and by what they were called before, as bases of a sweet."""
+    """The newest weighed batches of which something is left, by their number, as bases of a sweet."""
     batches, found = Batches(session), dict[str, ReadyBase]()
     for kinds in _ROOMS:
         newest = (
@@ -31,12 +34,25 @@ def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
         )
         for number in session.scalars(newest).all():
             try:
-                base = base_of(batches.batch(number))
+                batch = batches.batch(number)
+                base = base_of(batch)
             except KitchenError:  # damaged, or of what no sweet can be built from
                 continue
-            if base is not None:
-                found[str(number)] = base
+            left = left_kg(batch.log)
+            if base is not None and left and _by_itself(batches, batch):
+                weighed = next(e.at_s for e in reversed(batch.log.counted) if isinstance(e.what, Weighed))
+                found[str(number)] = replace(base, mass_kg=left, at_s=weighed)
     return found
+
+
+def _by_itself(batches: Batches, batch: Batch) -> bool:
+    """Whether no making has it."""
+    if batch.parent_id is None:
+        return True
+    with suppress(KitchenError):
+        making = batches.batch(batch.parent_id)
+        return bool(making.state(making.log.newest_s).given_up)
+    return True  # a making that is damaged holds nothing up
 
 
 def weighed_base(session: Session, bases: Mapping[str, ReadyBase], ref: str) -> ReadyBase:
@@ -46,7 +62,7 @@ def weighed_base(session: Session, bases: Mapping[str, ReadyBase], ref: str) -> 
         with suppress(NotFound):
             number = str(Batches(session).number_of(number))
     if number not in bases:
-        raise NotFound("bases", f"There is no weighed batch {ref} among the newest.", "Choose one of the list.")
+        raise NotFound("bases", f"Nothing stands there of a weighed batch {ref}.", "Choose one of the list.")
     return bases[number]
 
 

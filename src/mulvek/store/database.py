@@ -196,7 +196,16 @@ def _changes_what_lasts(session: Session) -> bool:
     """Whether more than happenings and samples is about to be written: a batch that ends changes its own row too. One
     that begins, or ends without having taught anything, changes no plan."""
     touched = (*session.new, *session.deleted, *(row for row in session.dirty if session.is_modified(row)))
-    return any(not isinstance(row, PASSING) and not _teaches_nothing(row, session) for row in touched)
+    return any(_moves_what_stands(row) or not _passes(row, session) for row in touched)
+
+
+def _moves_what_stands(row: object) -> bool:
+    """What is left of a weighed batch is offered for sweets."""
+    return isinstance(row, EventRow) and row.kind in ("taken", "gone", "undo")
+
+
+def _passes(row: object, session: Session) -> bool:
+    return isinstance(row, PASSING) or _teaches_nothing(row, session)
 
 
 def _teaches_nothing(row: object, session: Session) -> bool:

@@ -9,7 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field, RootModel
 
 from ..core.batch.changes import scaled
-from ..core.batch.events import StepDone
+from ..core.batch.events import StepDone, Undo
 from ..core.batch.running import BatchState
 from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
@@ -20,12 +20,12 @@ from ..store.parting import part, pour
 from ..store.planned import Planned
 from ..store.shelf import Shelf, read_shelf
 from ..wire.begin import BatchIn
-from ..wire.happenings import EventIn, PanSwappedIn, PartIn, PourIn
+from ..wire.happenings import EventIn, PanSwappedIn, PartIn, PourIn, TakeIn
 from ..wire.model import Out
 from ..wire.reduce import ForecastOut
 from .begin import planned
 from .happened import moment
-from .making import enough, follow, join
+from .making import enough, follow, give_back, join, take, use_up
 from .pairing import Readers
 from .stream import Changes
 from .told import LINES_TOLD, AnyBatch, goes_on, told_of
@@ -110,7 +110,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             key = body.batch.key
             if key is None or batches.begun(key) is None:
                 join(batches, plan, now)
+            begun = key is not None and batches.begun(key) is not None
             batch = batches.batch(batches.begin(plan, now, key))
+            if batch.kind.name == "sweet" and not begun:
+                use_up(batches, batch, now)
         changes.publish()
         return out(batch, now), 201
 
@@ -141,6 +144,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             when = moment(event, now, batch.created_at_s)
             batch = batches.log(batch, what, when.at_s, now, event.key, when.said_s)
             followed = follow(batches, batch, db.kept(read_shelf), now)
+            if isinstance(what, Undo) and batch.kind.name == "sweet":
+                give_back(batches, batch, what, now)
             if isinstance(what, StepDone) and batch.kind.name == "sweet":
                 enough(batches, batch, what.step, db.kept(read_shelf), now)
                 batch = batches.batch(batch.id)
@@ -152,6 +157,17 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             changes.publish(told.id, told)
         readers.acted(path.batch_id)
         return told, 201
+
+    @app.post("/api/batches/<int:batch_id>/take", tags=TAGS, responses={201: AnyBatchOut})
+    def take_base(path: BatchPath, body: TakeIn) -> Any:
+        """Take a base of this sweet from what stands weighed; answers with the sweet"""
+        now = clock()
+        with db.writing() as session:
+            batches = Batches(session)
+            take(batches, batches.batch(path.batch_id), body, db.kept(read_shelf), now)
+            batch = batches.batch(path.batch_id)
+        changes.publish()
+        return out(batch, now), 201
 
     @app.post("/api/batches/<int:batch_id>/part", tags=TAGS, responses={201: AnyBatchOut})
     def part_batch(path: BatchPath, body: PartIn) -> Any:

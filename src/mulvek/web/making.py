@@ -1,18 +1,23 @@
 """A sweet and its bases as one making: a base that is lit from it belongs to it, and what it weighs is what the sweet is
 reckoned from."""
 
+from dataclasses import replace
 from typing import Any
 
-from ..core.batch.events import BaseWeighed, StepBegun, Undo, Weighed
-from ..core.batch.sweet_run import SweetRun, base_step
+from ..core.batch.events import BaseWeighed, Gone, StepBegun, Taken, Undo, Weighed
+from ..core.batch.standing import left_kg
+from ..core.batch.sweet_run import StepNow, SweetRun, base_step
+from ..core.equipment.quantities import parse
 from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
-from ..core.planning.sweets.build import pooled
+from ..core.planning.sweets.build import ReadyBase, pooled
 from ..core.planning.sweets.plan import plan_sweet
+from ..core.planning.sweets.weighed import fits
 from ..store.aside import reading_of
 from ..store.bases import base_of
 from ..store.batches import Batch, Batches
 from ..store.planned import Planned
 from ..store.shelf import Shelf
+from ..wire.happenings import TakeIn
 from ..wire.sweet_batch import run_of
 from ..wire.sweet_words import HaveIn, SweetIn, read_sweet_plan
 
@@ -38,34 +43,114 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
 
 
 def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
-    """After something happened to a base: what it weighs now is told to its making. Whether anything was. A making that is
-    damaged in the file is left alone: the pan goes on."""
-    if child.parent_id is None or child.slot is None or not isinstance(child.events[-1].what, Weighed | Undo):
+    """After something happened to a base: what of it goes into each making is told there. Whether anything was. A making
+    that is damaged in the file is left alone: the pan goes on."""
+    if not isinstance(child.events[-1].what, Weighed | Undo | Taken | Gone):
         return False
-    try:
-        parent = batches.batch(child.parent_id)
-    except Unreadable:
-        return False
+    slots = {e.what.to_batch: e.what.slot for e in child.events if isinstance(e.what, Taken)}
+    if child.parent_id is not None and child.slot is not None:
+        slots[child.parent_id] = child.slot
+    told = False
+    for number, slot in slots.items():
+        try:
+            making = batches.batch(number)
+        except Unreadable:
+            continue
+        given = left_kg(child.log, taker=number) + (left_kg(child.log) if number == child.parent_id else 0.0)
+        told = _tell(batches, making, slot, child, given, shelf, now_s) or told
+    return told
+
+
+def _tell(
+    batches: Batches, making: Batch, slot: str, child: Batch, given_kg: float, shelf: Shelf, now_s: float
+) -> bool:
+    """Tell a making what it has of a base, if that is other than was told."""
+    if all(step.planned.key != base_step(slot) for step in making.state(now_s).steps):
+        return False  # it was planned from what stood there
     of_it = [
-        (e.id, e.what) for e in parent.log.counted if isinstance(e.what, BaseWeighed) and e.what.batch == child.id
+        (e.id, e.what) for e in making.log.counted if isinstance(e.what, BaseWeighed) and e.what.batch == child.id
     ]
     number, told = of_it[-1] if of_it else (0, None)
-    weighed = child.log.last(Weighed)
-    if weighed is None:
+    if not given_kg:
         if told is None:
             return False
-        parent = batches.log(parent, Undo(number), now_s, now_s)
-        left = [base for parts in parent.state(now_s).bases.values() for base in parts.values()]
+        making = batches.log(making, Undo(number), now_s, now_s)
+        left = [base for parts in making.state(now_s).bases.values() for base in parts.values()]
         if left:  # told with this one: told anew without it
-            other = batches.batch(left[-1].batch)
-            batches.log(parent, _reckoned(batches, parent, other, left[-1].mass_kg, shelf, now_s), now_s, now_s)
+            last, other = left[-1], batches.batch(left[-1].batch)
+            again = _reckoned(batches, making, last.slot, other, last.mass_kg, shelf, now_s)
+            batches.log(making, again, now_s, now_s)
         return True
-    if told is not None and told.mass_kg == weighed.mass_kg:
+    if (told is not None and told.mass_kg == given_kg) or making.state(now_s).given_up:
         return False
-    if parent.state(now_s).given_up:
-        return False
-    batches.log(parent, _reckoned(batches, parent, child, weighed.mass_kg, shelf, now_s), now_s, now_s)
+    batches.log(making, _reckoned(batches, making, slot, child, given_kg, shelf, now_s), now_s, now_s)
     return True
+
+
+def take(batches: Batches, making: Batch, body: TakeIn, shelf: Shelf, now_s: float) -> None:
+    """A base of a making is taken from what stands weighed, whole or in part: written in both.
+
+    :raises BadInput, Conflict: naming what does not fit.
+    """
+    if body.key is not None and batches.has(body.batch, body.key):
+        return
+    told = next((b for b in making.forecast.get("bases", []) if b.get("letter") == body.slot), None)
+    step = next((s for s in _steps(making, now_s) if s.planned.key == base_step(body.slot)), None)
+    if told is None or step is None:
+        raise BadInput("slot", f"{making.name} has no such base.", "Choose one of its own.")
+    if making.state(now_s).finished or step.phase == "done":
+        raise Conflict("slot", f"That base of {making.name} is there.", "Undo it there first.")
+    child = batches.batch(body.batch)
+    base = base_of(child)
+    if base is None or not fits(str(told["do"]), base.parts):
+        raise BadInput("batch", f"{child.name} is no base for this.", "Choose one that is weighed, and of its kind.")
+    if child.parent_id is not None and not _still_apart(batches, child, now_s):
+        raise Conflict("batch", f"{child.name} went into its own sweet.", "Choose another.")
+    left, has = left_kg(child.log), sum(b.mass_kg for b in making.state(now_s).bases.get(body.slot, {}).values())
+    needed = max(0.0, float(told["made_kg"]) - has)
+    mass = (
+        parse(body.amount, default_unit="g", allow=("mass",), field="amount").value if body.amount.strip() else None
+    )
+    what = Taken(making.id, body.slot, min(left, needed) if mass is None else mass, making.name)
+    child = batches.log(child, what, now_s, now_s, body.key)
+    if step.phase == "ready":
+        batches.log(making, StepBegun(step.planned.key), now_s, now_s)
+    follow(batches, child, shelf, now_s)
+
+
+def use_up(batches: Batches, sweet: Batch, now_s: float) -> None:
+    """A sweet begins that was planned from what stands there: that much of it is taken."""
+    for base in sweet.forecast.get("bases", []):
+        ref = sweet.words.get("bases", {}).get(base["letter"])
+        if ref is not None:
+            child = batches.batch(batches.number_of(ref))
+            mass = min(left_kg(child.log), float(base["made_kg"]))
+            batches.log(child, Taken(sweet.id, base["letter"], mass, sweet.name), now_s, now_s)
+
+
+def give_back(batches: Batches, sweet: Batch, undone: Undo, now_s: float) -> None:
+    """What a making took of a base is taken back there: it stands in its bowl again."""
+    target = next(e.what for e in sweet.events if e.id == undone.event_id)
+    if isinstance(target, BaseWeighed):
+        child = batches.batch(target.batch)
+        for event in child.log.counted:
+            if isinstance(event.what, Taken) and event.what.to_batch == sweet.id:
+                child = batches.log(child, Undo(event.id), now_s, now_s)
+
+
+def _steps(making: Batch, now_s: float) -> tuple[StepNow, ...]:
+    if making.kind.name != "sweet":
+        raise BadInput("slot", f"{making.name} is no sweet.", "Take it for a sweet.")
+    steps: tuple[StepNow, ...] = making.state(now_s).steps
+    return steps
+
+
+def _still_apart(batches: Batches, child: Batch, now_s: float) -> bool:
+    """Whether the sweet that a base was made for has only bases so far."""
+    assert child.parent_id is not None
+    owner = batches.batch(child.parent_id)
+    steps = _steps(owner, now_s)
+    return owner.state(now_s).given_up or all(step.planned.base or step.phase in ("waits", "ready") for step in steps)
 
 
 def enough(batches: Batches, sweet: Batch, step: str, shelf: Shelf, now_s: float) -> None:
@@ -74,36 +159,49 @@ def enough(batches: Batches, sweet: Batch, step: str, shelf: Shelf, now_s: float
         last = next(reversed(parts.values()))
         if base_step(slot) == step and not last.whole:
             child = batches.batch(last.batch)
-            told = _reckoned(batches, sweet, child, last.mass_kg, shelf, now_s, whole=True)
+            told = _reckoned(batches, sweet, slot, child, last.mass_kg, shelf, now_s, whole=True)
             batches.log(sweet, told, now_s, now_s)
 
 
 def _reckoned(
-    batches: Batches, parent: Batch, child: Batch, mass_kg: float, shelf: Shelf, now_s: float, *, whole: bool = False
+    batches: Batches,
+    making: Batch,
+    slot: str,
+    child: Batch,
+    mass_kg: float,
+    shelf: Shelf,
+    now_s: float,
+    *,
+    whole: bool = False,
 ) -> BaseWeighed:
     """The sweet anew, from all its bases that are there; as it was told when no sweet can be made of them."""
-    assert child.slot is not None
-    weighed = {slot: set(parts) for slot, parts in parent.state(now_s).bases.items()}
-    weighed.setdefault(child.slot, set()).add(child.id)
+    given = {of: {n: b.mass_kg for n, b in parts.items()} for of, parts in making.state(now_s).bases.items()}
+    given.setdefault(slot, {})[child.id] = mass_kg
     try:
-        found = {slot: [b for n in sorted(of) if (b := base_of(batches.batch(n)))] for slot, of in weighed.items()}
-        ready = {slot: pooled(parts) for slot, parts in found.items() if parts}
-        there = {slot for slot, base in ready.items() if _whole(parent, slot, base.mass_kg, len(found[slot]))}
-        if not whole and child.slot not in there:
-            return BaseWeighed(slot=child.slot, batch=child.id, mass_kg=mass_kg, whole=False)
-        ready = {slot: base for slot, base in ready.items() if slot in there or (whole and slot == child.slot)}
-        with reading_of(parent.name):
-            words = SweetIn.model_validate(parent.words)
-        have = [HaveIn(what=slot, amount=f"{base.mass_kg * 1e3:.1f} g") for slot, base in ready.items()]
+        with reading_of(making.name):
+            words = SweetIn.model_validate(making.words)
+        for of, ref in words.bases.items():  # planned from what stood there
+            number = batches.number_of(ref)
+            given[of] = {number: left_kg(batches.batch(number).log, taker=making.id)}
+        found = {
+            of: [b for n, kg in sorted(parts.items()) if (b := _base(batches, n, kg))] for of, parts in given.items()
+        }
+        ready = {of: pooled(parts) for of, parts in found.items() if parts}
+        made = {of: sum(batches.batch(n).parent_id == making.id for n in parts) for of, parts in given.items()}
+        there = {of for of, base in ready.items() if _whole(making, of, base.mass_kg, made[of])}
+        if not whole and slot not in there:
+            return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, whole=False)
+        ready = {of: base for of, base in ready.items() if of in there or (whole and of == slot)}
+        have = [HaveIn(what=of, amount=f"{base.mass_kg * 1e3:.1f} g") for of, base in ready.items()]
         more = {"bases": {**words.bases, **dict.fromkeys(ready, str(child.id))}, "have": have, "want": ""}
         run = run_of(plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready)))
     except KitchenError:
-        return BaseWeighed(slot=child.slot, batch=child.id, mass_kg=mass_kg)
-    was: SweetRun = parent.plan
+        return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg)
+    was: SweetRun = making.plan
     now = {(row.key, row.when): row.kg for row in run.rows}
     rows = tuple(now.get((row.key, row.when)) for row in was.rows)
     return BaseWeighed(
-        slot=child.slot,
+        slot=slot,
         batch=child.id,
         mass_kg=mass_kg,
         whole=True,
@@ -114,11 +212,16 @@ def _reckoned(
     )
 
 
+def _base(batches: Batches, number: int, mass_kg: float) -> ReadyBase | None:
+    base = base_of(batches.batch(number))
+    return base and replace(base, mass_kg=mass_kg)
+
+
 NEARLY = 0.85
 """So much of what was told of a base is all of it: scales, milk and pans differ."""
 
 
-def _whole(parent: Batch, slot: str, mass_kg: float, batches: int) -> bool:
-    """Whether a base is there: enough of it, or as many pans of it as were told."""
+def _whole(parent: Batch, slot: str, mass_kg: float, made: int) -> bool:
+    """Whether a base is there: enough of it, or as many pans made for it as were told."""
     told: dict[str, Any] = next((base for base in parent.forecast.get("bases", []) if base.get("letter") == slot), {})
-    return batches >= int(told.get("goes", 1)) or mass_kg >= NEARLY * float(told.get("made_kg", 0.0))
+    return made >= int(told.get("goes", 1)) or mass_kg >= NEARLY * float(told.get("made_kg", 0.0))

@@ -1,14 +1,17 @@
 """Sweets over HTTP: the library, one's own, the plan, and what is asked around it."""
 
-from typing import Any
+from typing import Any, Literal
 
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.errors import BadInput, NotFound
+from ..core.planning.reduce.judgement import MILK_PH
+from ..core.planning.sweets.build import ReadyBase
 from ..core.planning.sweets.library import library_form
 from ..core.planning.sweets.weighed import fits
+from ..core.safety.keeping import keeping
 from ..store.bases import weighed_bases
 from ..store.database import Database
 from ..store.recipes import Recipes
@@ -35,15 +38,27 @@ class FormOut(Out):
 
 
 class BaseChoice(Out):
-    """A weighed batch that can stand for a base: ``does`` which ways of making one it fits."""
+    """What stands there of a weighed batch and can be a base: ``does`` which ways of making one it fits, ``mass_kg`` what
+    is left of it, ``kind`` of which batch."""
 
     ref: str
     name: str
+    kind: Literal["reduce", "curdle", "hang"]
     mass_kg: float
+    weighed_at_s: float
+    fridge_days: int
     total_solids: float
     fat: float
     added_sugar: float
     does: list[str]
+
+
+WAYS: tuple[Literal["reduce", "curdle", "hang"], ...] = ("reduce", "curdle", "hang")
+SOUR_PH = 4.5
+
+
+def _made_by(base: ReadyBase) -> Literal["reduce", "curdle", "hang"]:
+    return next((do for do in WAYS if fits(do, base.parts)), "reduce")
 
 
 class BasesOut(Out):
@@ -87,15 +102,24 @@ def routes(app: OpenAPI, db: Database) -> None:
     @app.get("/api/sweets/bases", tags=TAGS, responses={200: BasesOut})
     def get_bases() -> Any:
         """Weighed batches of the Stove that a sweet can be built from, newest first"""
+        place = db.kept(read_shelf).place
         found = [
             BaseChoice(
                 ref=ref,
                 name=base.said,
+                kind=(of := _made_by(base)),
                 mass_kg=base.mass_kg,
+                weighed_at_s=base.at_s,
+                fridge_days=keeping(
+                    base.parts,
+                    SOUR_PH if of == "hang" else MILK_PH,
+                    room_c=place.room_c,
+                    fridge_c=place.fridge_c,
+                ).fridge_days,
                 total_solids=base.parts.total_solids,
                 fat=base.parts.fat,
                 added_sugar=base.added_sugar,
-                does=[do for do in ("reduce", "curdle", "hang") if fits(do, base.parts)],
+                does=[do for do in WAYS if fits(do, base.parts)],
             )
             for ref, base in db.kept(weighed_bases).items()
         ]

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from .curd import CurdleIn
-from .happenings import Key
+from .happenings import Key, Letter
 from .model import Body, Id, Name
 from .reduce import ReduceIn
 from .strain import StrainIn
@@ -21,7 +21,7 @@ class BaseBegin(Begin):
     """What may be a base of a making: ``parent`` the sweet that is made, ``slot`` the letter of the base."""
 
     parent: Id | None = None
-    slot: Annotated[str, Field(min_length=1, max_length=8, pattern=r"^[A-Z][A-Z0-9]*$")] | None = None
+    slot: Letter | None = None
 
 
 class ReduceBegin(BaseBegin):

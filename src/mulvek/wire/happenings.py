@@ -101,11 +101,13 @@ NEVER_SENT = {
     "joined",
     "poured_into",
     "base_weighed",
+    "taken",
     "lid_moved",
     "skin_folded",
     "acid_poured",
 }
 """How a batch begins, what happens between two of them, what is only rehearsed: each has an address of its own."""
+Letter = Annotated[str, Field(min_length=1, max_length=8, pattern=r"^[A-Z][A-Z0-9]*$")]
 Step = Annotated[str, Field(max_length=60)]
 _NARROWER: Mapping[tuple[str, str], Any] = {
     ("note", "text"): NoteText,
@@ -151,6 +153,15 @@ class PartIn(Body):
     name: Name
     pan: Id
     burner: Id
+    key: Key | None = None
+
+
+class TakeIn(Body):
+    """A base of this making is taken from what stands weighed: all of it, or as much as is said."""
+
+    slot: Letter
+    batch: Id
+    amount: Words = Field("", description='"280 g"; as much as is needed and left when empty')
     key: Key | None = None
 
 

@@ -36,6 +36,10 @@ def run_of(f: SweetForecast) -> SweetRun:
     )
 
 
+BASE_OF = {"to reduce": "reduce", "to curdle": "curdle", "to hang": "hang"}
+"""Lines of the weighing list that go into a base, by how that is made."""
+
+
 class SweetStepOut(Out):
     """A step as it stands; ``due_s`` from ``now_s`` on (below zero: over)."""
 
@@ -66,6 +70,7 @@ class SweetRowOut(Out):
     when: str
     within: str
     weighed_kg: float | None
+    in_base: bool = Field(description="It went into a base that is there: nobody weighs it any more")
 
 
 class SweetBatchOut(Out):
@@ -113,6 +118,12 @@ class SweetBatchOut(Out):
     ) -> "SweetBatchOut":
         run: SweetRun = log.plan
         bases = {b["letter"]: b for b in told.get("bases", [])}
+        done = {s.planned.base: s.phase == "done" for s in state.steps if s.planned.base}
+        made = {
+            when
+            for when, do in BASE_OF.items()
+            if (of := [done.get(letter, True) for letter, b in bases.items() if b.get("do") == do]) and all(of)
+        }
         return cls(
             id=id,
             kind="sweet",
@@ -153,6 +164,7 @@ class SweetBatchOut(Out):
                     when=r.when,
                     within=r.within,
                     weighed_kg=state.rows[i],
+                    in_base=not r.within and r.when in made,
                 )
                 for i, r in enumerate(run.rows)
             ],

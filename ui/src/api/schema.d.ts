@@ -158,6 +158,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{batch_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a base of this sweet from what stands weighed; answers with the sweet */
+        post: operations["take_base"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/caramel": {
         parameters: {
             query?: never;
@@ -1514,7 +1531,8 @@ export interface components {
         };
         /**
          * BaseChoice
-         * @description A weighed batch that can stand for a base: ``does`` which ways of making one it fits.
+         * @description What stands there of a weighed batch and can be a base: ``does`` which ways of making one it fits, ``mass_kg`` what
+         *     is left of it, ``kind`` of which batch.
          */
         BaseChoice: {
             /** Added Sugar */
@@ -1523,6 +1541,13 @@ export interface components {
             does: string[];
             /** Fat */
             fat: number;
+            /** Fridge Days */
+            fridge_days: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "reduce" | "curdle" | "hang";
             /** Mass Kg */
             mass_kg: number;
             /** Name */
@@ -1531,6 +1556,8 @@ export interface components {
             ref: string;
             /** Total Solids */
             total_solids: number;
+            /** Weighed At S */
+            weighed_at_s: number;
         };
         /**
          * BaseOut
@@ -2720,7 +2747,7 @@ export interface components {
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
         };
         /** FieldProblem */
         FieldProblem: {
@@ -3026,6 +3053,39 @@ export interface components {
             /** Taken Kg */
             taken_kg: number;
             window_c: components["schemas"]["Range"];
+        };
+        /**
+         * GoneIn
+         * @description What was left of it is there no more.
+         */
+        GoneIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gone";
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "used-up" | "spoiled" | "spilt" | "not-liked";
         };
         /**
          * Grid
@@ -6205,6 +6265,11 @@ export interface components {
             cups: string;
             /** Grams */
             grams: number;
+            /**
+             * In Base
+             * @description It went into a base that is there: nobody weighs it any more
+             */
+            in_base: boolean;
             /** Name */
             name: string;
             /** Number */
@@ -6441,6 +6506,27 @@ export interface components {
             sugar_kg: number | null;
             /** Words */
             words: string;
+        };
+        /**
+         * TakeIn
+         * @description A base of this making is taken from what stands weighed: all of it, or as much as is said.
+         */
+        TakeIn: {
+            /**
+             * Amount
+             * @description "280 g"; as much as is needed and left when empty
+             * @default
+             */
+            amount?: string;
+            /** Batch */
+            batch: number;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Slot */
+            slot: string;
         };
         /**
          * Term
@@ -7801,6 +7887,122 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PourIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyBatchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_base: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
             };
         };
         responses: {

@@ -16,11 +16,13 @@ from ..planning.curdle.plan import CurdlePlan
 from ..planning.strain.forecast import LONGEST_S, StrainForecast, StrainPlan, strain
 from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
-from .events import Abandoned, Begun, Event, Note, Poured, StepDone, Undo, Weighed, WheyWeighed
+from .events import Abandoned, Begun, Event, Gone, Note, Poured, StepDone, Taken, Undo, Weighed, WheyWeighed
 from .log import Log, check_common
+from .standing import check_left
 
 CAN_HAPPEN = (
-    Begun, StepDone, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepDone, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed,
+    Taken, Gone,
 )  # fmt: skip
 CurdPlan = CurdlePlan | StrainPlan
 
@@ -247,6 +249,8 @@ def check_curd_event(log: Log, new: Event) -> None:
                 raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
         case Weighed(mass_kg):
             _within("mass_kg", mass_kg, most)
+        case Taken() | Gone():
+            check_left(log, what)
         case _:
             pass
 

@@ -241,6 +241,26 @@ class BaseWeighed:
 
 
 @dataclass(frozen=True, slots=True)
+class Taken:
+    """So much of what it gave, kg, went into a making as its base ``slot``; ``name``: what that is called."""
+
+    to_batch: int
+    slot: str
+    mass_kg: float
+    name: str
+
+
+Reason = Literal["used-up", "spoiled", "spilt", "not-liked"]
+
+
+@dataclass(frozen=True, slots=True)
+class Gone:
+    """What was left of it is there no more."""
+
+    why: Reason
+
+
+@dataclass(frozen=True, slots=True)
 class LidMoved:
     on: bool
 
@@ -258,7 +278,7 @@ class AcidPoured:
 
 
 Happening = (
-    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | BaseWeighed
+    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | BaseWeighed | Taken | Gone
     | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
@@ -298,6 +318,8 @@ KINDS: Mapping[str, type[Happening]] = {
     "row_weighed": RowWeighed,
     "counted": PiecesCounted,
     "base_weighed": BaseWeighed,
+    "taken": Taken,
+    "gone": Gone,
     "lid_moved": LidMoved,
     "skin_folded": SkinFolded,
     "acid_poured": AcidPoured,

@@ -16,6 +16,7 @@ from .events import (
     Event,
     FirstBoil,
     FlameChanged,
+    Gone,
     Joined,
     Judged,
     Lit,
@@ -33,6 +34,7 @@ from .events import (
     StopMoved,
     SugarIn,
     SugarPlanned,
+    Taken,
     Undo,
     Weighed,
 )
@@ -41,10 +43,11 @@ from .history import History
 from .log import check_common
 from .readings import check_reading
 from .running import FINISHED
+from .standing import check_left
 
 CAN_HAPPEN = (
     Lit, Carried, FirstBoil, Reading, Stirred, Scraped, SugarIn, FlameChanged, Off, Weighed, Note, Judged, Undo, StopMoved,
-    SugarPlanned, MilkAdded, PanSwapped, Paused, Resumed, Abandoned, PartTaken, Joined, PouredInto, Missed, Snoozed, Hushed,
+    SugarPlanned, MilkAdded, PanSwapped, Paused, Resumed, Abandoned, PartTaken, Joined, PouredInto, Taken, Gone, Missed, Snoozed, Hushed,
 )  # fmt: skip
 
 
@@ -56,6 +59,9 @@ def check_event(history: History, new: Event) -> None:
     :raises Unlikely: for a reading that can hardly be true, unless the cook is sure.
     """
     if check_common(history, new):
+        return
+    if isinstance(new.what, Taken | Gone):
+        check_left(history, new.what)
         return
     now = history.at(new.at_s)
     _check_phase(now, new)

@@ -20,7 +20,7 @@ _ROUTES = {
         get_science check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
-        log_event part_batch pour_batch
+        log_event part_batch pour_batch take_base
         begin_rehearsal act_rehearsed log_rehearsed set_rehearsal_speed
         """,
     "cook": """

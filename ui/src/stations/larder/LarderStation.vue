@@ -15,6 +15,7 @@ import LactometerDialog from './LactometerDialog.vue'
 import MaterialsShelf from './MaterialsShelf.vue'
 import MilkDialog from './MilkDialog.vue'
 import PanDialog from './PanDialog.vue'
+import StandingTray from './StandingTray.vue'
 
 const { me } = useMe()
 const query = useLarder()
@@ -38,6 +39,7 @@ const close = () => (open.value = null)
     <template v-if="larder">
       <AsideNote :names="larder.aside" />
       <KitchenTray :kitchen="larder.kitchen" />
+      <StandingTray />
       <div class="shelves">
         <section aria-label="This kitchen’s pans">
           <h2 class="heading shelf">

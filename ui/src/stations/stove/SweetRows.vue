@@ -38,14 +38,20 @@ function weigh(row: number) {
         @click="show(r.number, r.grams)"
       >
         <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-          <path v-if="r.weighed_kg !== null" d="M2 9.500l4.500 4.500L16 4" class="tick" />
+          <path
+            v-if="r.weighed_kg !== null || r.in_base"
+            d="M2 9.500l4.500 4.500L16 4"
+            class="tick"
+          />
           <rect v-else x="1.500" y="1.500" width="15" height="15" rx="4" />
         </svg>
         <span
           >{{ r.name }}<small v-if="r.within || r.when"> · {{ r.within || r.when }}</small></span
         >
         <b>{{ amount(r.weighed_kg !== null ? r.weighed_kg * 1000 : r.grams) }}</b>
-        <small>{{ r.weighed_kg !== null ? `of ${amount(r.grams)}` : r.cups }}</small>
+        <small>{{
+          r.weighed_kg !== null ? `of ${amount(r.grams)}` : r.in_base ? 'in its base' : r.cups
+        }}</small>
       </button>
       <form v-if="open === r.number" @submit.prevent="weigh(r.number)">
         <FormField v-model="typed" :label="`${r.name}, g`" />

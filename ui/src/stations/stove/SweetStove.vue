@@ -14,6 +14,7 @@ import { NModal } from 'naive-ui'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 import SweetRows from './SweetRows.vue'
+import TakeBase from './TakeBase.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
@@ -21,6 +22,7 @@ const batch = useSweetBatch(() => Number(route.params.id))
 const log = useLog()
 const reviewing = ref(false)
 const b = computed(() => batch.data.value)
+const DOES: Record<string, string> = { '': 'reduce', '/curdle': 'curdle', '/strain': 'hang' }
 type Step = SweetBatch['steps'][number]
 
 const running = computed(() => b.value?.steps.filter((s) => s.phase === 'running') ?? [])
@@ -128,6 +130,12 @@ useKeys([
             }"
             >Plan it on the Bench.</RouterLink
           >
+          <TakeBase
+            v-if="first.base"
+            :making="b.id"
+            :letter="first.base"
+            :does="DOES[first.bench]!"
+          />
         </p>
         <p v-else class="words"><b>All its steps are done.</b> Weigh it and count it.</p>
         <div v-if="first && !b.given_up && !b.finished" class="verb">

@@ -119,6 +119,10 @@ export function useSweetChoices() {
   })
 }
 
+/** When a base that stands in the fridge has been there as long as it may. */
+export const ends = (b: { weighed_at_s: number; fridge_days: number }) =>
+  b.weighed_at_s + b.fridge_days * 86400
+
 export function useBases() {
   return useQuery({
     queryKey: ['sweet-bases'],

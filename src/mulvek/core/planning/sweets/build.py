@@ -38,12 +38,14 @@ class Pantry:
 
 @dataclass(frozen=True, slots=True)
 class ReadyBase:
-    """A base as it was weighed: per kg, and how much there is. ``said``: where it comes from."""
+    """A base as it was weighed: per kg, and how much there is. ``said``: where it comes from; ``at_s``: when it was
+    weighed, s since the epoch."""
 
     parts: Composition
     added_sugar: float
     mass_kg: float
     said: str = ""
+    at_s: float = 0.0
 
 
 def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:

@@ -193,3 +193,26 @@ def test_a_making_that_is_damaged_in_the_file_does_not_hold_up_its_pan(client, c
     assert weighed["phase"] == "weighed"
     happens(client, base["id"], kind="undo", event_id=weighed["log"][0]["event_id"])
     happens(client, base["id"], kind="note", text="it goes on by itself")
+
+
+def test_the_next_step_ends_the_last_but_no_base(client, clock):
+    """One press a step; a base ends when it is weighed, and what is undone runs again."""
+    sweet = begin(client, "sweet", {"sweet": "kalakand", "want": "24", "pan": 2, "burner": 1})
+    happens(client, sweet["id"], kind="step_begun", step="base-R")
+    happens(client, sweet["id"], kind="step_begun", step="base-C")
+    refused = client.post(
+        f"/api/batches/{sweet['id']}/events", json={"event": {"kind": "step_begun", "step": "join"}}
+    )
+    assert refused.status_code == 409 and "First" in refused.json["detail"]
+    for step in ("base-R", "base-C"):
+        happens(client, sweet["id"], kind="step_done", step=step)
+    happens(client, sweet["id"], kind="step_begun", step="join")
+    clock.now += 300
+    cooking = happens(client, sweet["id"], kind="step_begun", step="cook")
+    phases = {step["key"]: (step["phase"], step["done_at_s"]) for step in cooking["steps"]}
+    assert phases["join"] == ("done", clock.now) and phases["cook"][0] == "running"
+    back = happens(client, sweet["id"], kind="undo", event_id=cooking["undo_id"])
+    phases = {step["key"]: step["phase"] for step in back["steps"]}
+    assert phases["join"] == "running" and phases["cook"] == "waits"
+    ahead = client.post(f"/api/batches/{sweet['id']}/events", json={"event": {"kind": "step_begun", "step": "press"}})
+    assert ahead.status_code == 409

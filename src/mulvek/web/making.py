@@ -198,6 +198,7 @@ def _reckoned(
     except KitchenError:
         return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg)
     was: SweetRun = making.plan
+    takes = {step.key: step.seconds for step in run.steps}
     now = {(row.key, row.when): row.kg for row in run.rows}
     rows = tuple(now.get((row.key, row.when)) for row in was.rows)
     return BaseWeighed(
@@ -209,6 +210,7 @@ def _reckoned(
         told_kg=run.told_kg,
         told_pieces=run.told_pieces,
         stop_kg=run.stop_kg,
+        steps_s=tuple(takes.get(step.key) for step in was.steps),
     )
 
 

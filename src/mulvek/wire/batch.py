@@ -81,6 +81,9 @@ class BatchOut(Out):
     log: list[LogLine] = Field(description="Newest first")
     earlier: int = Field(description="How many older happenings are told only when this batch is asked for by itself")
     undo_id: int | None
+    newest: int = Field(
+        description="Number of the newest happening: of two answers, that with the higher is the later"
+    )
 
     @classmethod
     def of(
@@ -135,6 +138,7 @@ class BatchOut(Out):
             log=log_lines(history, Told(plan, state), lines),
             earlier=max(0, len(history.events) - lines) if lines else 0,
             undo_id=undo_id(history),
+            newest=history.next_id - 1,
         )
 
 

@@ -2,6 +2,8 @@
 
 from typing import Literal
 
+from pydantic import Field
+
 from ..core.batch.attention import Nudge
 from ..core.batch.curd_run import CurdState, RunningStep
 from ..core.batch.log import Log
@@ -41,6 +43,9 @@ class CurdBatchOut(Out):
     strain: StrainForecastOut | None
     log: list[LogLine]
     undo_id: int | None
+    newest: int = Field(
+        description="Number of the newest happening: of two answers, that with the higher is the later"
+    )
 
     @classmethod
     def of(
@@ -77,4 +82,5 @@ class CurdBatchOut(Out):
             strain=StrainForecastOut.of(state.strain) if state.strain else None,
             log=log_lines(log, Told(log.plan, state)),
             undo_id=undo_id(log),
+            newest=log.next_id - 1,
         )

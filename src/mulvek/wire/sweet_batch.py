@@ -102,6 +102,9 @@ class SweetBatchOut(Out):
     plan: SweetIn
     log: list[LogLine]
     undo_id: int | None
+    newest: int = Field(
+        description="Number of the newest happening: of two answers, that with the higher is the later"
+    )
 
     @classmethod
     def of(
@@ -184,6 +187,7 @@ class SweetBatchOut(Out):
             plan=plan,
             log=log_lines(log, Told(run, state)),
             undo_id=undo_id(log),
+            newest=log.next_id - 1,
         )
 
 

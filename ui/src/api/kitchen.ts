@@ -9,6 +9,7 @@ import {
   type EventIn,
   type SweetBatch,
 } from './client'
+import { inOrder, isOld, saw } from './order'
 import { heardClock, keepSending, onAnswer, post } from './outbox'
 
 /** A batch with the moment this tab received it, so that its times can run on between answers. */
@@ -44,7 +45,10 @@ function useRunning<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
   return useQuery({
     queryKey: ['stove'],
     queryFn: async () => {
-      const { batches, aside } = await unwrap(api.GET('/api/stove'))
+      const { batches, aside } = await inOrder(
+        () => unwrap(api.GET('/api/stove')),
+        (answer) => answer.batches,
+      )
       damaged.value = aside
       return batches.map(stamp) as LiveAny[]
     },
@@ -70,8 +74,9 @@ function useOne<B extends LiveAny>(
     queryFn: async () => {
       const number = toValue(id)
       const path = { batch_id: number }
-      const found = await unwrap(api.GET('/api/batches/{batch_id}', { params: { path } })).catch(
-        () => null,
+      const found = await inOrder(
+        () => unwrap(api.GET('/api/batches/{batch_id}', { params: { path } })).catch(() => null),
+        (answer) => (answer ? [answer] : []),
       )
       const live = found && (stamp(found) as LiveAny)
       if (live && of(live)) return live
@@ -147,6 +152,8 @@ function refresh(client: QueryClient) {
 
 /** A batch as it stands now, told by the server; an answer on its way may be of before it. */
 function heard(client: QueryClient, batch: AnyBatch) {
+  if (isOld(batch)) return
+  saw(batch)
   const live = stamp(batch) as LiveAny
   client.setQueryData<LiveAny[]>(['stove'], (old) => old?.map((b) => (b.id === live.id ? live : b)))
   client.setQueriesData<LiveAny>({ queryKey: ['batch'] }, (old) =>

@@ -1667,6 +1667,11 @@ export interface components {
             milk_name: string;
             /** Name */
             name: string;
+            /**
+             * Newest
+             * @description Number of the newest happening: of two answers, that with the higher is the later
+             */
+            newest: number;
             /** Now S */
             now_s: number;
             /** Nudges */
@@ -2327,6 +2332,11 @@ export interface components {
             log: components["schemas"]["LogLine"][];
             /** Name */
             name: string;
+            /**
+             * Newest
+             * @description Number of the newest happening: of two answers, that with the higher is the later
+             */
+            newest: number;
             /** Now S */
             now_s: number;
             /** Nudges */
@@ -5945,6 +5955,11 @@ export interface components {
             many: string;
             /** Name */
             name: string;
+            /**
+             * Newest
+             * @description Number of the newest happening: of two answers, that with the higher is the later
+             */
+            newest: number;
             /** Now S */
             now_s: number;
             /** Nudges */

@@ -228,7 +228,7 @@ class PiecesCounted:
 class BaseWeighed:
     """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
     there, and what is told of the sweet from then on. A line of the weighing list that stays as it was is None; so is all
-    of it when no sweet can be reckoned from that base."""
+    of it when no sweet can be reckoned from that base. ``steps_s``: how long each step takes then, in their order."""
 
     slot: str
     batch: int
@@ -238,6 +238,7 @@ class BaseWeighed:
     told_kg: Range | None = None
     told_pieces: Range | None = None
     stop_kg: float | None = None
+    steps_s: tuple[Range | None, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ reload, a restart or a wrong tap changes nothing that is not taken back.
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ..equipment.quantities import say
@@ -108,6 +108,7 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     row_kg = [row.kg for row in run.rows]
     bases: dict[str, dict[int, BaseWeighed]] = {}
     told_kg, told_pieces, stop_kg = run.told_kg, run.told_pieces, run.stop_kg
+    planned = run.steps
     weighed: float | None = None
     pieces: int | None = None
     given_up = False
@@ -115,6 +116,8 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         match event.what:
             case StepBegun(step):
                 began[step] = event.at_s
+                for before in _ended_by(run, step, began, done):
+                    done[before] = event.at_s
             case StepDone(step):
                 began.setdefault(step, event.at_s)
                 done[step] = event.at_s
@@ -128,6 +131,7 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                 if base.told_kg is not None and base.told_pieces is not None:
                     told_kg, told_pieces, stop_kg = base.told_kg, base.told_pieces, base.stop_kg
                     row_kg = [was if now is None else now for was, now in zip(row_kg, base.rows_kg, strict=True)]
+                    planned = _retimed(planned, base.steps_s)
             case Weighed(kg):
                 weighed = kg
             case PiecesCounted(count):
@@ -136,7 +140,7 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                 given_up = True
             case _:
                 pass
-    steps = tuple(_step(s, began, done, now_s) for s in run.steps)
+    steps = tuple(_step(s, began, done, now_s) for s in planned)
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     all_done = all(s.phase == "done" for s in steps)
     return SweetState(
@@ -154,6 +158,20 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         nudges=() if given_up else attended(_nudges(steps), said),
         said=_difference(run, told_kg, told_pieces, weighed, pieces),
     )
+
+
+def _ended_by(run: SweetRun, step: str, began: Mapping[str, float], done: Mapping[str, float]) -> list[str]:
+    """What a step that begins brings to its end: what it comes after and still runs. A base ends when it is weighed."""
+    after = next((s.after for s in run.steps if s.key == step), ())
+    bases = {s.key for s in run.steps if s.base}
+    return [key for key in after if key in began and key not in done and key not in bases]
+
+
+def _retimed(steps: tuple[PlannedStep, ...], seconds: Sequence[Range | None]) -> tuple[PlannedStep, ...]:
+    """The steps with what each takes now; those of an older release told nothing of it."""
+    if not seconds:
+        return steps
+    return tuple(s if now is None else replace(s, seconds=now) for s, now in zip(steps, seconds, strict=True))
 
 
 def _step(planned: PlannedStep, began: Mapping[str, float], done: Mapping[str, float], now_s: float) -> StepNow:
@@ -228,7 +246,8 @@ def check_sweet_event(log: Log, new: Event) -> None:
                 raise BadInput("step", f"There is no step “{step}” here.", "Choose one of its steps.")
             if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
                 raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
-            if found.waits_for:
+            running = {s.planned.key for s in state.steps if s.phase == "running" and not s.planned.base}
+            if found.waits_for and not (isinstance(what, StepBegun) and running.issuperset(found.waits_for)):
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
         case BaseWeighed(slot=slot, batch=_, mass_kg=kg):

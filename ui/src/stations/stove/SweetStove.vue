@@ -53,8 +53,20 @@ function tell(event: EventIn) {
 }
 const begin = (s: Step) => tell({ kind: 'step_begun', step: s.key })
 const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
-const act = () =>
-  first.value && (first.value.phase === 'running' ? done(first.value) : begin(first.value))
+/** What comes after the large step, once that is the last that it waits for: one press ends this and begins that. */
+const next = computed(() => {
+  const on = first.value
+  if (on?.phase !== 'running' || on.base) return undefined
+  return b.value?.steps.find(
+    (s) => s.phase === 'waits' && s.waits_for.length === 1 && s.waits_for[0] === on.key,
+  )
+})
+const act = () => {
+  if (!first.value) return
+  if (next.value) begin(next.value)
+  else if (first.value.phase === 'running') done(first.value)
+  else begin(first.value)
+}
 const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
 const due = computed(() =>
   b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
@@ -97,7 +109,7 @@ watch(
   () => log.reset(),
 )
 useKeys([
-  { key: 'd', does: 'begin, or done: the large step', run: () => void act() },
+  { key: 'd', does: 'begin it, or done and the next: the large step', run: () => void act() },
   { key: 'u', does: 'undo the last', run: () => void undo() },
   { key: 'l', does: 'later: put off what is due', run: () => void later() },
   { key: 'q', does: 'quiet, and sounds again', run: hush },
@@ -140,7 +152,11 @@ useKeys([
         <p v-else class="words"><b>All its steps are done.</b> Weigh it and count it.</p>
         <div v-if="first && !b.given_up && !b.finished" class="verb">
           <button type="button" class="plate" @click="act">
-            {{ first.phase === 'running' ? 'Done' : 'Begin it' }} <kbd>D</kbd>
+            {{ next ? 'Done: the next' : first.phase === 'running' ? 'Done' : 'Begin it' }}
+            <kbd>D</kbd>
+          </button>
+          <button v-if="next" type="button" class="touch" @click="done(first)">
+            Done, the next later
           </button>
           <button v-if="due" type="button" class="touch" @click="later">
             In five minutes <kbd>L</kbd>

@@ -145,7 +145,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             batch = batches.log(batch, what, when.at_s, now, event.key, when.said_s)
             followed = follow(batches, batch, db.kept(read_shelf), now)
             if isinstance(what, Undo) and batch.kind.name == "sweet":
-                give_back(batches, batch, what, now)
+                give_back(batches, batch, what, db.kept(read_shelf), now)
+                batch = batches.batch(batch.id)
             if isinstance(what, StepDone) and batch.kind.name == "sweet":
                 enough(batches, batch, what.step, db.kept(read_shelf), now)
                 batch = batches.batch(batch.id)

@@ -70,11 +70,12 @@ def _tell(
     of_it = [
         (e.id, e.what) for e in making.log.counted if isinstance(e.what, BaseWeighed) and e.what.batch == child.id
     ]
-    number, told = of_it[-1] if of_it else (0, None)
+    told = of_it[-1][1] if of_it else None
     if not given_kg:
         if told is None:
             return False
-        making = batches.log(making, Undo(number), now_s, now_s)
+        for number, _ in reversed(of_it):
+            making = batches.log(making, Undo(number), now_s, now_s)
         left = [base for parts in making.state(now_s).bases.values() for base in parts.values()]
         if left:  # told with this one: told anew without it
             last, other = left[-1], batches.batch(left[-1].batch)
@@ -128,7 +129,7 @@ def use_up(batches: Batches, sweet: Batch, now_s: float) -> None:
             batches.log(child, Taken(sweet.id, base["letter"], mass, sweet.name), now_s, now_s)
 
 
-def give_back(batches: Batches, sweet: Batch, undone: Undo, now_s: float) -> None:
+def give_back(batches: Batches, sweet: Batch, undone: Undo, shelf: Shelf, now_s: float) -> None:
     """What a making took of a base is taken back there: it stands in its bowl again."""
     target = next(e.what for e in sweet.events if e.id == undone.event_id)
     if isinstance(target, BaseWeighed):
@@ -136,6 +137,7 @@ def give_back(batches: Batches, sweet: Batch, undone: Undo, now_s: float) -> Non
         for event in child.log.counted:
             if isinstance(event.what, Taken) and event.what.to_batch == sweet.id:
                 child = batches.log(child, Undo(event.id), now_s, now_s)
+                follow(batches, child, shelf, now_s)
 
 
 def _steps(making: Batch, now_s: float) -> tuple[StepNow, ...]:

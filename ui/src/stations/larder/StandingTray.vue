@@ -82,6 +82,9 @@ function gone(ref_: string, why: 'used-up' | (typeof WHYS)[number]['why']) {
 </template>
 
 <style scoped>
+.tray > .soft {
+  margin-top: 10px;
+}
 li {
   display: grid;
   grid-template-columns: 110px minmax(0, 1.4fr) minmax(0, 1fr) auto;

@@ -33,7 +33,7 @@ GOALS_MS = {
     "kalakand planned over HTTP": FRAME_MS,
     "fried balls planned over HTTP": FRAME_MS,
     "swap over HTTP": FRAME_MS,
-    "cold start": 2000.0,
+    "cold start": 1500.0,
     "8 instruments at 1 Hz, a write": 10.0,
     "batch of 20 000 samples opens": 300.0,
     "happening to second screen": 150.0,

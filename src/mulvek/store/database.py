@@ -211,8 +211,9 @@ def _passes(row: object, session: Session) -> bool:
 def _teaches_nothing(row: object, session: Session) -> bool:
     if not isinstance(row, BatchRow) or row in session.deleted:
         return False
-    # of one that ends the weight may be taken for a sweet
-    looked_at = TAUGHT if row in session.new else (*TAUGHT, "finished")
+    # of one that ends with a weight that may be taken for a sweet
+    stands = row not in session.new and (row.summary or {}).get("phase") == "weighed"
+    looked_at = (*TAUGHT, "finished") if stands else TAUGHT
     columns = inspect(row).attrs
     return not any(columns[name].history.has_changes() for name in looked_at)
 

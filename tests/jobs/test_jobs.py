@@ -100,13 +100,28 @@ def test_7_basundi(job):
     assert "within 2 hours" in ran["cool"]["check"]
 
 
-def test_8_bread_in_rabri(job):
-    """Syrup to its strength, what the bread drinks, plates."""
-    it = job("bread-rabri", "12")
+@pytest.mark.parametrize(
+    ("number", "school", "milk", "of"),
+    [
+        (5, "quick", "quick milk sauce", "whole-powder"),
+        (8, "deep", "rabri", "full-cream"),
+        (8, "fried", "thin milk sauce", "full-cream"),
+        (12, "bound", "bound milk sauce", "corn-starch"),
+    ],
+)
+def test_5_8_12_bread_in_rabri(job, number, school, milk, of):
+    """Syrup to its strength, the bread's own milk, plates."""
+    it = job("bread-rabri", "12", school=school)
     syrup = [row for row in it.told["rows"] if row["when"] == "for the syrup"]
     assert {row["key"] for row in syrup} == {"white-sugar", "water"} and "wheat (gluten)" in it.told["allergens"]
+    assert any(row["within"] == milk and row["key"] == of for row in it.told["rows"])
+    assert all(level["word"] == "in" for level in it.told["levels"])
     ran, _ = it.to_the_plate()
-    assert next(iter(ran)) == "part.thin-sauce" and list(ran)[-1] == "pour"
+    assert f"Make the {milk}." in next(iter(ran.values()))["say"] and list(ran)[-1] == "pour"
+    if number == 12:  # khoya where there is none: its milk and sugar made right
+        swap = {"plan": {**it.words, "sweet": "bound-sauce", "school": "starch"}, "ingredient": "khoya-pindi"}
+        ways = it._post("/api/sweets/swap", {**swap, "all_things": True}, 200)["ways"]
+        assert any(way["kind"] == "milk" and way["minutes"] > 0 for way in ways)
 
 
 def test_9_fried_discs_in_sweet_milk(job):

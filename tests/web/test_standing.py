@@ -46,6 +46,7 @@ def test_the_chhena_of_another_day_goes_into_the_sweet(client, clock):
     after = take(client, sweet["id"], made["id"])
     assert step(after)["phase"] == "done" and step(after)["base_kg"] == pytest.approx(needed)
     assert standing(client)[str(made["id"])] == pytest.approx(0.5 - needed)
+    assert any(f" of {made['name']}, " in line["text"] for line in after["log"])
     assert f"of it into {sweet['name']}" in look(client, made["id"])["log"][0]["text"]
     # to the gram what a fresh plan of that much of it says
     have = [{"what": "C", "amount": f"{needed * 1e3:.1f} g"}]

@@ -126,7 +126,10 @@ def sentence(event: Event, told: Told) -> str:
             return f"{say(mass_kg, 'mass')} of {told.row(row)} weighed"
         case BaseWeighed(mass_kg=mass_kg) as base:
             then = f", {say(base.told_kg.likely, 'mass')} of the sweet from it" if base.told_kg else ""
-            return f"{told.step(event, base_step(base.slot))}: gave {say(mass_kg, 'mass')}{then}"
+            gave = (
+                f"{say(mass_kg, 'mass')} of {base.taken_from}" if base.taken_from else f"gave {say(mass_kg, 'mass')}"
+            )
+            return f"{told.step(event, base_step(base.slot))}: {gave}{then}"
         case Taken(mass_kg=mass_kg, name=name):
             return f"{say(mass_kg, 'mass')} of it into {name}"
         case Gone(why):

@@ -179,6 +179,7 @@ def _reckoned(
     """The sweet anew, from all its bases that are there; as it was told when no sweet can be made of them."""
     given = {of: {n: b.mass_kg for n, b in parts.items()} for of, parts in making.state(now_s).bases.items()}
     given.setdefault(slot, {})[child.id] = mass_kg
+    taken_from = child.name if child.parent_id != making.id else ""
     try:
         with reading_of(making.name):
             words = SweetIn.model_validate(making.words)
@@ -192,13 +193,13 @@ def _reckoned(
         made = {of: sum(batches.batch(n).parent_id == making.id for n in parts) for of, parts in given.items()}
         there = {of for of, base in ready.items() if _whole(making, of, base.mass_kg, made[of])}
         if not whole and slot not in there:
-            return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, whole=False)
+            return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, whole=False, taken_from=taken_from)
         ready = {of: base for of, base in ready.items() if of in there or (whole and of == slot)}
         have = [HaveIn(what=of, amount=f"{base.mass_kg * 1e3:.1f} g") for of, base in ready.items()]
         more = {"bases": {**words.bases, **dict.fromkeys(ready, str(child.id))}, "have": have, "want": ""}
         run = run_of(plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready)))
     except KitchenError:
-        return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg)
+        return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, taken_from=taken_from)
     was: SweetRun = making.plan
     takes = {step.key: step.seconds for step in run.steps}
     now = {(row.key, row.when): row.kg for row in run.rows}
@@ -213,6 +214,7 @@ def _reckoned(
         told_pieces=run.told_pieces,
         stop_kg=run.stop_kg,
         steps_s=tuple(takes.get(step.key) for step in was.steps),
+        taken_from=taken_from,
     )
 
 

@@ -16,6 +16,8 @@ export type Track = Schemas['TrackOut']
 export type CurdBatch = Schemas['CurdBatchOut']
 export type SweetIn = Schemas['SweetIn']
 export type SweetOut = Schemas['SweetOut']
+/** What stands there of a weighed batch. */
+export type Standing = Schemas['BaseChoice']
 export type SweetChoice = Schemas['SweetChoice']
 export type SweetChoices = Schemas['SweetChoices']
 export type SwapOut = Schemas['SwapOut']

@@ -228,7 +228,8 @@ class PiecesCounted:
 class BaseWeighed:
     """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
     there, and what is told of the sweet from then on. A line of the weighing list that stays as it was is None; so is all
-    of it when no sweet can be reckoned from that base. ``steps_s``: how long each step takes then, in their order."""
+    of it when no sweet can be reckoned from that base. ``steps_s``: how long each step takes then, in their order. ``taken_from``: what the batch is called, where it was not made
+    for this."""
 
     slot: str
     batch: int
@@ -239,6 +240,7 @@ class BaseWeighed:
     told_pieces: Range | None = None
     stop_kg: float | None = None
     steps_s: tuple[Range | None, ...] = ()
+    taken_from: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { LarderOut, SweetChoices, SweetOut } from '@/api/client'
+import type { LarderOut, Standing, SweetChoices, SweetOut } from '@/api/client'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
 import { plain, shown } from '@/sentence/words'
 import { weight } from '@/say'
@@ -8,6 +8,7 @@ import {
   baseName,
   before,
   dayWord,
+  ends,
   hours,
   pairs,
   takenTo,
@@ -19,7 +20,7 @@ import {
 const props = defineProps<{
   choices: SweetChoices
   kitchen: LarderOut
-  bases: { ref: string; name: string; mass_kg: number; total_solids: number; does: string[] }[]
+  bases: Standing[]
   answer: SweetOut | undefined
   stale: boolean
   wrong: (field: string) => string | undefined
@@ -67,7 +68,7 @@ const fresh = computed<WordChoice[]>(() => {
       found.push({
         value: `${letter}=${b.ref}`,
         text: `${b.name}, ${weight(b.mass_kg)}`,
-        does: `as weighed, ${Math.round(b.total_solids * 100)} % solids, for the ${baseName(does)}`,
+        does: `${ends(b) < Date.now() / 1000 ? 'its days in the fridge are over; ' : ''}as weighed, ${Math.round(b.total_solids * 100)} % solids, for the ${baseName(does)}`,
       })
   return found
 })

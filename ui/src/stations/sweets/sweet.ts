@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type ComputedRef } from 'vue'
-import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
+import { api, unwrap, type Standing, type SweetIn, type SweetOut } from '@/api/client'
 import type { useWords } from '@/sentence/words'
 
 /** The words of the Sweets sentence as they stand in its address. */
@@ -120,7 +120,7 @@ export function useSweetChoices() {
 }
 
 /** When a base that stands in the fridge has been there as long as it may. */
-export const ends = (b: { weighed_at_s: number; fridge_days: number }) =>
+export const ends = (b: Pick<Standing, 'weighed_at_s' | 'fridge_days'>) =>
   b.weighed_at_s + b.fridge_days * 86400
 
 export function useBases() {

@@ -211,8 +211,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
 
     at = np.linspace(0.0, LONGEST_S, ROWS)
     acid = np.array(_acid_along(plan, mass, at))
-    sour_rows = np.flatnonzero(acid > TOO_SOUR)
-    too_sour = float(at[sour_rows[0]]) if len(sour_rows) else None
+    too_sour = float(np.interp(TOO_SOUR, acid, at)) if acid[-1] > TOO_SOUR else None
     goal = end_of(plan.end) if plan.end is not None else None
     if plan.seconds is not None:
         seconds = Range.exact(plan.seconds)

@@ -138,9 +138,10 @@ def _figures(said: Any, at: str = "") -> Iterator[tuple[str, float]]:
 
 
 def _goes(answer: Any) -> list[float]:
-    """How often the pan is filled, how many moulds stand in a freezer, and what takes a flame longer than half a day, which
+    """How often the pan is filled, into how many bags a curd is parted, how many moulds stand in a freezer, and what takes a flame longer than half a day, which
     is told by a rougher estimate: thresholds that have a name."""
     filled = [low for at, low, _, _ in _ranges(answer.model_dump(mode="json")) if at.endswith(("/goes", "/at_once"))]
+    filled += [float(base.words.get("bags", 1)) for base in getattr(answer, "bases", ())]
     filled += [float(boil.rate_kg_s > 0) for boil in getattr(answer, "boilings", ())]
     return [*filled, answer.pieces.likely] if getattr(answer, "frozen", None) else filled
 

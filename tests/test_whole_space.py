@@ -1,7 +1,9 @@
 """Whatever a kitchen may ask, of every kind of plan: our own answer, in bounds, or our own error that names what was
 sent. Requests come from ``tests.strategies``."""
 
+import importlib
 import math
+import pkgutil
 from collections.abc import Iterator
 from typing import Any
 
@@ -10,6 +12,7 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+import mulvek
 from mulvek.cli.no_larder import NoLarder
 from mulvek.core.errors import KitchenError
 from mulvek.core.planning.reduce.forecast import forecast
@@ -22,6 +25,11 @@ from mulvek.wire.sweets import answer_sweet
 from tests import sizes
 from tests.sizes import sized
 from tests.strategies import curdlings, reductions, strainings, sweets
+
+for _found in pkgutil.walk_packages(mulvek.__path__, "mulvek."):
+    # what is tried draws on the constants of all code that is loaded: load all, and every run tries the same
+    if ".migrations" not in _found.name and not _found.name.endswith("__main__"):
+        importlib.import_module(_found.name)
 
 often = settings(
     max_examples=sized(2000, 50_000),

@@ -182,6 +182,14 @@ def test_a_making_given_up_lets_its_base_go_on_by_itself(client, clock, kulfi):
     assert str(base["id"]) in [b["ref"] for b in client.get("/api/sweets/bases").json["bases"]]
 
 
+def test_a_base_that_is_weighed_is_free_once_its_making_is_given_up(client, clock, kulfi):
+    base = light(client, kulfi)
+    weigh(client, clock, base, 0.9)
+    assert str(base["id"]) not in [b["ref"] for b in client.get("/api/sweets/bases").json["bases"]]
+    happens(client, kulfi["id"], kind="abandoned")
+    assert str(base["id"]) in [b["ref"] for b in client.get("/api/sweets/bases").json["bases"]]
+
+
 @pytest.mark.parametrize("column", ["plan", "words"])
 def test_a_making_that_is_damaged_in_the_file_does_not_hold_up_its_pan(client, clock, kulfi, column):
     base = light(client, kulfi)

@@ -211,8 +211,8 @@ def _passes(row: object, session: Session) -> bool:
 def _teaches_nothing(row: object, session: Session) -> bool:
     if not isinstance(row, BatchRow) or row in session.deleted:
         return False
-    # of one that ends with a weight that may be taken for a sweet
-    stands = row not in session.new and (row.summary or {}).get("phase") == "weighed"
+    # of one that ends with a weight that may be taken for a sweet; of a sweet that is given up its bases may
+    stands = row not in session.new and (row.kind == "sweet" or (row.summary or {}).get("phase") == "weighed")
     looked_at = (*TAUGHT, "finished") if stands else TAUGHT
     columns = inspect(row).attrs
     return not any(columns[name].history.has_changes() for name in looked_at)

@@ -108,11 +108,11 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.writing() as session:
             batches = Batches(session)
             key = body.batch.key
-            if key is None or batches.begun(key) is None:
+            fresh = key is None or batches.begun(key) is None
+            if fresh:
                 join(batches, plan, now)
-            begun = key is not None and batches.begun(key) is not None
             batch = batches.batch(batches.begin(plan, now, key))
-            if batch.kind.name == "sweet" and not begun:
+            if fresh and batch.kind.name == "sweet":
                 use_up(batches, batch, now)
         changes.publish()
         return out(batch, now), 201

@@ -64,7 +64,7 @@ const emit = defineEmits<{ kept: [] }>()
       <SentenceWord
         v-model="words.wait"
         label="how long to wait before the acid"
-        :shown="words.wait || 'not at all'"
+        :shown="/°/.test(words.wait) ? `until it is at ${words.wait}` : words.wait || 'not at all'"
         free
         hint="Minutes, or the temperature to wait for: 82 °C."
         :choices="WAITS"

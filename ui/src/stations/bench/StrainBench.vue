@@ -78,7 +78,7 @@ const plan = computed(() => ({
   amount: words.amount,
   cloth: words.cloth,
   hung: words.hung as 'hung',
-  bags: Number(words.bags),
+  bags: words.hung === 'hung' ? Number(words.bags) : 1,
   place: words.place as 'fridge',
   end: words.end,
   time: words.time,
@@ -167,14 +167,16 @@ function drop(seconds: number) {
           :choices="HUNG"
           @kept="keep"
         />{{ ' ' }}
-        <SentenceWord
-          v-model="words.bags"
-          label="how many bags"
-          :shown="shown(BAGS, words.bags)"
-          :choices="BAGS"
-          :problem="wrong('bags')"
-          @kept="keep"
-        />{{ ' ' }}
+        <template v-if="words.hung === 'hung'">
+          <SentenceWord
+            v-model="words.bags"
+            label="how many bags"
+            :shown="shown(BAGS, words.bags)"
+            :choices="BAGS"
+            :problem="wrong('bags')"
+            @kept="keep"
+          />{{ ' ' }}
+        </template>
         <SentenceWord
           v-model="words.place"
           label="where it hangs"

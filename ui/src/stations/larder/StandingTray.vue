@@ -2,12 +2,12 @@
 import { computed, ref } from 'vue'
 import { useLog } from '@/api/kitchen'
 import { day, grams, percent } from '@/say'
-import { ends, useBases } from '@/stations/sweets/sweet'
+import { serverNow } from '@/api/outbox'
+import { ends, isOver, useBases } from '@/api/standing'
 
 /** What stands weighed in the fridge, from the log by itself: how much is left, until when, and where it went. */
 const bases = useBases()
 const log = useLog()
-const now = Date.now() / 1000
 /** What nobody let go of in time is not asked for for ever. */
 const FORGOTTEN_S = 2 * 86400
 const standing = computed(() =>
@@ -15,10 +15,10 @@ const standing = computed(() =>
     .map((b) => ({
       ...b,
       ends: ends(b),
-      over: ends(b) < now,
+      over: isOver(b),
       to: b.kind === 'reduce' ? `/book/${b.ref}` : `/stove/curd/${b.ref}`,
     }))
-    .filter((b) => now < b.ends + FORGOTTEN_S),
+    .filter((b) => serverNow() < b.ends + FORGOTTEN_S),
 )
 const KINDS = { reduce: 'reduced milk', curdle: 'chhena', hang: 'hung curd' }
 const WHYS = [

@@ -4,16 +4,14 @@ import { computed } from 'vue'
 import { api, unwrap } from '@/api/client'
 import { newKey } from '@/api/keys'
 import { day, grams } from '@/say'
-import { ends, useBases } from '@/stations/sweets/sweet'
+import { isOver, useBases } from '@/api/standing'
 
 /** What stands weighed in the fridge and fits a base of this sweet: taken with one touch. */
 const { making, letter, does } = defineProps<{ making: number; letter: string; does: string }>()
 const bases = useBases()
 const queries = useQueryClient()
 const fitting = computed(() =>
-  (bases.data.value ?? [])
-    .filter((b) => b.does.includes(does) && ends(b) > Date.now() / 1000)
-    .slice(0, 3),
+  (bases.data.value ?? []).filter((b) => b.does.includes(does) && !isOver(b)).slice(0, 3),
 )
 const taking = useMutation({
   mutationFn: (batch: number) =>

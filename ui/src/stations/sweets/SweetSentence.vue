@@ -2,13 +2,13 @@
 import { computed } from 'vue'
 import type { LarderOut, Standing, SweetChoices, SweetOut } from '@/api/client'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
+import { isOver } from '@/api/standing'
 import { plain, shown } from '@/sentence/words'
 import { weight } from '@/say'
 import {
   baseName,
   before,
   dayWord,
-  ends,
   hours,
   pairs,
   takenTo,
@@ -68,7 +68,7 @@ const fresh = computed<WordChoice[]>(() => {
       found.push({
         value: `${letter}=${b.ref}`,
         text: `${b.name}, ${weight(b.mass_kg)}`,
-        does: `${ends(b) < Date.now() / 1000 ? 'its days in the fridge are over; ' : ''}as weighed, ${Math.round(b.total_solids * 100)} % solids, for the ${baseName(does)}`,
+        does: `${isOver(b) ? 'its days in the fridge are over; ' : ''}as weighed, ${Math.round(b.total_solids * 100)} % solids, for the ${baseName(does)}`,
       })
   return found
 })

@@ -19,6 +19,7 @@ import KnobsTray from './KnobsTray.vue'
 import LateTray from './LateTray.vue'
 import StepsTray from './StepsTray.vue'
 import SwapList from './SwapList.vue'
+import { useBases } from '@/api/standing'
 import {
   SWEET_FIRST,
   askedOf,
@@ -26,7 +27,6 @@ import {
   nearestMilk,
   pairs,
   unpaired,
-  useBases,
   useSweet,
   useSweetChoices,
 } from './sweet'

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type ComputedRef } from 'vue'
-import { api, unwrap, type Standing, type SweetIn, type SweetOut } from '@/api/client'
+import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
 import type { useWords } from '@/sentence/words'
 
 /** The words of the Sweets sentence as they stand in its address. */
@@ -116,18 +116,6 @@ export function useSweetChoices() {
     queryKey: ['sweet-choices'],
     queryFn: () => unwrap(api.GET('/api/sweets/choices')),
     staleTime: 30_000,
-  })
-}
-
-/** When a base that stands in the fridge has been there as long as it may. */
-export const ends = (b: Pick<Standing, 'weighed_at_s' | 'fridge_days'>) =>
-  b.weighed_at_s + b.fridge_days * 86400
-
-export function useBases() {
-  return useQuery({
-    queryKey: ['sweet-bases'],
-    queryFn: async () => (await unwrap(api.GET('/api/sweets/bases'))).bases,
-    staleTime: 15_000,
   })
 }
 

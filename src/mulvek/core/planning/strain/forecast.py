@@ -48,7 +48,7 @@ GEL_SHARE = 0.925
 START_ACIDITY = 0.80
 HUNG_M = 0.02
 OVERNIGHT_S = 10 * 3600.0
-LONG_S, MOST_BAGS = 20 * 3600.0, 8
+LONG_S, HANDY_BAGS, MOST_BAGS = 20 * 3600.0, 4, 8
 
 COUNTER = Caution(
     "danger", "Two hours at most on the counter,", "then the fridge: it sours fast and other things grow."
@@ -276,7 +276,7 @@ def _reached(gel: Yoghurt, end: End, most: float, tau: Range) -> Range | None:
 
 def bags_for(seconds: float) -> int:
     """Into how many it is better parted, when one bag takes so long."""
-    return min(MOST_BAGS, max(1, math.ceil(float((seconds / LONG_S) ** (3 / HEIGHT_POWER)))))
+    return min(HANDY_BAGS, max(1, math.ceil(float((seconds / LONG_S) ** (3 / HEIGHT_POWER)))))
 
 
 def hanging_s(yoghurt: Composition, mass_kg: float, end: End, place_c: float) -> Range | None:

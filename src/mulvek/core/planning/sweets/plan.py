@@ -37,7 +37,6 @@ from .shaping import FryAnswer, SlabAnswer, SyrupAnswer, fry_answer, slab_answer
 from .steps import PlannedStep, planned_steps, total_s
 
 MOST_PIECES, MOST_KG = 2000, 100.0
-HANDY_BAGS = 4
 CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
 
 
@@ -354,7 +353,7 @@ def hung_in(b: MadeBase, kg: float, kitchen: Kitchen) -> tuple[int, Range]:
     whole = hanging_s(b.of.parts, kg, end, kitchen.fridge_c) if end is not None else None
     if end is None or whole is None:
         return 1, Range.exact(LONGEST_S)
-    bags = min(HANDY_BAGS, bags_for(whole.likely))
+    bags = bags_for(whole.likely)
     return bags, hanging_s(b.of.parts, kg / bags, end, kitchen.fridge_c) or whole
 
 

@@ -17,6 +17,7 @@ from mulvek.cli.no_larder import NoLarder
 from mulvek.core.errors import KitchenError
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.strain.forecast import strain
+from mulvek.wire.caramel import CaramelIn, answer_caramel
 from mulvek.wire.curd import CurdleIn, answer_curdle
 from mulvek.wire.reduce import ForecastOut, ReduceIn, read_plan
 from mulvek.wire.strain import StrainForecastOut, StrainIn, read_strain
@@ -24,7 +25,7 @@ from mulvek.wire.sweet_words import SweetIn
 from mulvek.wire.sweets import answer_sweet
 from tests import sizes
 from tests.sizes import sized
-from tests.strategies import curdlings, reductions, strainings, sweets
+from tests.strategies import caramels, curdlings, reductions, strainings, sweets
 
 for _found in pkgutil.walk_packages(mulvek.__path__, "mulvek."):
     # what is tried draws on the constants of all code that is loaded: load all, and every run tries the same
@@ -51,11 +52,16 @@ def _strain(body: dict[str, Any]) -> Any:
     return StrainForecastOut.of(strain(read_strain(StrainIn.model_validate(body), NoLarder())))
 
 
+def _caramel(body: dict[str, Any]) -> Any:
+    return answer_caramel(CaramelIn.model_validate(body), NoLarder())
+
+
 def _sweet(body: dict[str, Any]) -> Any:
     return answer_sweet(SweetIn.model_validate(body), NoLarder())
 
 
 KINDS = {"reduce": (_reduce, ReduceIn), "curdle": (_curdle, CurdleIn), "strain": (_strain, StrainIn)}
+KINDS["caramel"] = (_caramel, CaramelIn)
 KINDS["sweet"] = (_sweet, SweetIn)
 SHARES = ("total_solids", "pan_solids", "moisture", "water_activity", "acid_left", "fat_in_dry")
 UNSIGNED = ("_kg", "_m3", "_m", "_g", "depth_m", "boil_s", "after_boil_s")
@@ -99,7 +105,13 @@ def _check_error(error: KitchenError, sent: type) -> None:
 
 @pytest.mark.parametrize(
     ("kind", "requests"),
-    [("reduce", reductions), ("curdle", curdlings), ("strain", strainings), ("sweet", sweets())],
+    [
+        ("reduce", reductions),
+        ("curdle", curdlings),
+        ("strain", strainings),
+        ("caramel", caramels),
+        ("sweet", sweets()),
+    ],
     ids=lambda value: value if isinstance(value, str) else "",
 )
 def test_an_answer_in_bounds_or_an_error_that_names_what_was_sent(kind, requests):
@@ -146,10 +158,12 @@ def _figures(said: Any, at: str = "") -> Iterator[tuple[str, float]]:
 
 
 def _goes(answer: Any) -> list[float]:
-    """How often the pan is filled, into how many bags a curd is parted, how many moulds stand in a freezer, and what takes a flame longer than half a day, which
+    """How often the pan is filled, into how many bags a curd is parted, in how many pours milk
+    meets caramel, how many moulds stand in a freezer, and what takes a flame longer than half a day, which
     is told by a rougher estimate: thresholds that have a name."""
     filled = [low for at, low, _, _ in _ranges(answer.model_dump(mode="json")) if at.endswith(("/goes", "/at_once"))]
     filled += [float(base.words.get("bags", 1)) for base in getattr(answer, "bases", ())]
+    filled += [float(getattr(answer, "pours", 0))]
     filled += [float(boil.rate_kg_s > 0) for boil in getattr(answer, "boilings", ())]
     return [*filled, answer.pieces.likely] if getattr(answer, "frozen", None) else filled
 
@@ -170,6 +184,7 @@ RATIOS = ["half its volume", "a third", "half its weight", "rabri", "30 % solids
         ("reduce", reductions.map(lambda b: {**b, "sugar": "", "additions": []}), "amount"),
         ("curdle", curdlings.map(lambda b: {**b, "rinse": ""}), "amount"),
         ("strain", strainings, "amount"),
+        ("caramel", caramels.map(lambda b: {"milk_amount": "1 L", **b}), "sugar"),
         ("sweet", sweets().map(lambda b: {**b, "whole_packs": False}), "want"),
     ],
     ids=lambda value: value if isinstance(value, str) else "",
@@ -188,7 +203,11 @@ def test_a_little_more_of_it_moves_no_answer_far(kind, requests, word):
         except (KitchenError, ValidationError):
             assume(False)
         assume(_goes(one) == _goes(two))
-        slow = max(30.0, 0.1 * one.first_boil_s.likely) if kind == "reduce" else 30.0
+        slow = 30.0
+        if kind == "reduce":
+            slow = max(slow, 0.1 * one.first_boil_s.likely)
+        elif kind == "caramel":  # what is all but dry boils as long as a hundredth of its sugar gives off
+            slow = max(slow, 0.1 * one.melt_s.likely)
         then = dict(_figures(two.model_dump(mode="json")))
         for at, value in _figures(one.model_dump(mode="json")):
             if at in then and abs(value) > 1e-6:

@@ -10,20 +10,26 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mulvek.cli.no_larder import NoLarder
+from mulvek.core.batch.caramel_nudges import caramel_nudges
 from mulvek.core.batch.curd_run import CurdState
 from mulvek.core.batch.events import KINDS as HAPPENINGS
 from mulvek.core.batch.events import (
     Abandoned,
+    Added,
     Event,
     FirstBoil,
     FlameChanged,
     Happening,
     Note,
     Off,
+    Paused,
     PiecesCounted,
     Poured,
     Reading,
+    Resumed,
     RowWeighed,
+    ShadeMoved,
+    ShadeSeen,
     StepBegun,
     StepDone,
     Stirred,
@@ -38,9 +44,11 @@ from mulvek.core.batch.log import Log
 from mulvek.core.batch.nudges import nudges
 from mulvek.core.batch.summary import summary
 from mulvek.core.errors import KitchenError
+from mulvek.core.planning.caramel.shades import SEEN
 from mulvek.core.planning.sweets.plan import plan_sweet
 from mulvek.language.happened import Told
 from mulvek.store.adapters import adapter
+from mulvek.wire.caramel import CaramelIn, read_caramel
 from mulvek.wire.curd import CurdleIn, read_curdle
 from mulvek.wire.happenings import WIRES
 from mulvek.wire.log import log_lines, undo_id
@@ -59,6 +67,7 @@ PLANS: dict[str, Any] = {
     ),
     "curdle": read_curdle(CurdleIn.model_validate({**POT, "amount": "2 L"}), NoLarder()),
     "strain": read_strain(StrainIn.model_validate({"amount": "1 kg"}), NoLarder()),
+    "caramel": read_caramel(CaramelIn.model_validate({"pan": KADHAI, "burner": BURNER}), NoLarder()),
     "sweet": run_of(
         plan_sweet(
             read_sweet_plan(
@@ -72,10 +81,25 @@ STEPS = [step.key for step in PLANS["sweet"].steps]
 some_kg = st.floats(0.05, 2.0).map(lambda kg: round(kg, 3))
 happenings = st.one_of(
     st.sampled_from(
-        [Stirred(), FirstBoil(), Off(), Abandoned(), FlameChanged("gentle"), StepDone(), Note("as it should be")]
+        [
+            Stirred(),
+            FirstBoil(),
+            Off(),
+            Paused(),
+            Resumed(),
+            Abandoned(),
+            FlameChanged("gentle"),
+            StepDone(),
+            Note("as it should be"),
+        ]
     ),
     st.sampled_from(STEPS).flatmap(lambda key: st.sampled_from([StepBegun(key), StepDone(key)])),
     st.floats(0.01, 0.06).map(lambda depth: Reading("depth", depth, sure=True)),
+    st.floats(60.0, 200.0).map(lambda celsius: Reading("temperature", celsius)),
+    st.sampled_from(SEEN).map(ShadeSeen),
+    st.sampled_from(SEEN[1:-1]).map(ShadeMoved),
+    st.tuples(st.sampled_from(["butter", "milk", "condensed"]), st.floats(0.01, 0.2)).map(lambda of: Added(*of)),
+    st.floats(0.2, 0.6).map(lambda kg: Reading("weight", kg)),
     st.floats(0.01, 0.1).map(Poured),
     some_kg.map(WheyWeighed),
     some_kg.map(Weighed),
@@ -180,7 +204,8 @@ def test_its_line_says_what_the_batch_says_and_goes_through_json(kind):
         assert [one.at_s for one in told] == sorted((one.at_s for one in told), reverse=True)
         last = undo_id(log)
         assert last is None or kind.check(log, Event(log.next_id, now, Undo(last))) is None
-        for nudge in nudges(stands, now) if kind.name == "reduce" else stands.nudges:
+        asks = {"reduce": nudges, "caramel": caramel_nudges}.get(kind.name, lambda stands, now: stands.nudges)
+        for nudge in asks(stands, now):
             assert nudge.act and nudge.answer and nudge.kind in ("care", "hazard")
 
     ask()

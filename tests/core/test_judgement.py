@@ -15,8 +15,7 @@ from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.pans import Pan
 from mulvek.core.equipment.quantities import Measures, Quantity, parse
 from mulvek.core.equipment.vessels import Flared, Kadhai, Straight
-from mulvek.core.errors import BadInput, Impossible
-from mulvek.core.planning.reduce.caramel import SHADES, caramelised_milk, shade_at
+from mulvek.core.errors import Impossible
 from mulvek.core.planning.reduce.coconut import judge_split, split_index
 from mulvek.core.planning.reduce.compare import compare
 from mulvek.core.planning.reduce.dipstick import marks
@@ -291,28 +290,6 @@ def test_mending_brings_the_batch_where_it_should_be(now, wanted):
         assert m.milk_m3 == pytest.approx(float(volume_m3(p.milk.parts.scaled(m.milk_kg.likely), 20.0)))
     else:
         assert m.milk_kg.likely == 0 and m.seconds.likely >= 0
-
-
-def test_caramel_shades_and_steps():
-    cow = material("cow").parts
-    heats = [caramelised_milk(s, 0.1, 0.02, cow, 0.25, 0.2).steps[1].celsius.likely for s, _, _ in SHADES]
-    assert heats == sorted(heats) and all(
-        low - 4 <= h <= high for h, (_, low, high) in zip(heats, SHADES, strict=True)
-    )
-    for name, low, high in SHADES:
-        assert shade_at((low + high) / 2) == name
-    plain, rich = caramelised_milk("amber", 0.1, 0, cow, 0.3, 0), caramelised_milk("amber", 0.1, 0.05, cow, 0.3, 0.3)
-    assert (
-        rich.total_solids > plain.total_solids and rich.fat > plain.fat and rich.mass_kg.likely > plain.mass_kg.likely
-    )
-    for bad, field in (
-        (("pink", 0.1, 0, cow, 0.2, 0), "shade"),
-        (("amber", 0, 0, cow, 0.2, 0), "sugar"),
-        (("amber", 0.1, 0, cow, 0, 0), "milk"),
-    ):
-        with pytest.raises((BadInput, Impossible)) as caught:
-            caramelised_milk(*bad)
-        assert caught.value.field == field
 
 
 NAMES = {

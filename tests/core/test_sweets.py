@@ -38,6 +38,7 @@ from mulvek.core.equipment.slabs import grid_for, grid_of, slab_area_m2, slab_th
 from mulvek.core.equipment.vessels import Kadhai
 from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
 from mulvek.core.planning.curdle import soak as sk
+from mulvek.core.planning.reduce.hearth import Hearth
 from mulvek.core.planning.reduce.plan import Rate
 from mulvek.core.planning.sweets.balance import band
 from mulvek.core.planning.sweets.build import Pantry, ReadyBase, build
@@ -47,7 +48,7 @@ from mulvek.core.planning.sweets.formula import read_sweet
 from mulvek.core.planning.sweets.knobs import chosen, knobs
 from mulvek.core.planning.sweets.late import sweeter, to_moisture
 from mulvek.core.planning.sweets.library import check, library, library_form, read_folder, things
-from mulvek.core.planning.sweets.minutes import Hearth, boilings
+from mulvek.core.planning.sweets.minutes import boilings
 from mulvek.core.planning.sweets.nutrition import kcal_per_100g
 from mulvek.core.planning.sweets.plan import SweetPlan, plan_sweet
 from mulvek.core.planning.sweets.reasons import label, sweet_reasons

@@ -153,8 +153,18 @@ def test_13_rabri(job, school):
 def test_14_caramelised_milk(job):
     it = job("caramel-milk", "20")
     assert any(row["when"] == "to caramelise, dry" for row in it.told["rows"])
-    ran, _ = it.to_the_plate()
-    assert "170 to 180 °C" in ran["caramel"]["check"] and "thirds" in ran["open"]["say"]
+    it.weighs_in()
+    lit = it.caramel()
+    assert lit["told"]["off_c"]["likely"] == 167.5 and lit["told"]["stop_kg"]["likely"] == pytest.approx(
+        it.told["stop_kg"], rel=0.01
+    )
+    melting = it.now["steps"]
+    assert [s["phase"] for s in melting] == ["running", "waits", "waits", "waits"]
+    gave = it.sauces(lit["id"])
+    here = it.now
+    assert [s["phase"] for s in here["steps"]] == ["done", "done", "done", "ready"] and here["weighed_kg"] == gave
+    assert list(it.steps()) == ["jar"]
+    it.plated(max(1, round(here["told_pieces"]["likely"])), gave)
 
 
 @pytest.mark.parametrize(("sweet", "number"), [("fried-balls", 15), ("sponge-balls", 16), ("poached-slices", 21)])

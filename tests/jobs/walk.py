@@ -113,6 +113,43 @@ class Job:
             self.happens(number, kind="step_done")
         self.happens(number, kind="weighed", mass_kg=kg)
 
+    def caramel(self, burner: int = 1) -> Any:
+        """The caramel of this sweet, lit in the words of its own page."""
+        step = next(s for s in self.now["steps"] if s["lit_slot"] == "CARAMEL")
+        assert step["bench"] == "/caramel" and step["bench_words"] == self.told["caramel"]
+        words = dict(step["bench_words"]) | {"pan": 2, "burner": burner}
+        words["milk_amount"] = words.pop("amount")
+        batch = {"kind": "caramel", "name": "the caramel", "plan": words, "parent": self.id, "slot": "CARAMEL"}
+        return self._post("/api/batches", {"batch": batch})
+
+    def sauces(self, number: int) -> float:
+        """The caramel by shade, opened and simmered; an eighth light. What it gave, kg."""
+        now = self.client.get(f"/api/batches/{number}").json
+        self.clock.now += round(now["off_in_s"]["likely"] / 2)
+        half = self.happens(number, kind="reading", how="temperature", value=round(now["celsius"]["likely"] + 60))
+        assert half["celsius"]["high"] - half["celsius"]["low"] < 12
+        self.clock.now += round(half["off_in_s"]["likely"])
+        seen = self.happens(number, kind="shade_seen", shade="pale-gold")
+        assert seen["off_in_s"]["likely"] < 60 and any(n["key"] == "stop" for n in seen["nudges"])
+        here = self.happens(number, kind="off")
+        while here["next_pour"]:
+            assert here["phase"] == "opening" and here["ends_shade"] in ("pale-gold", "amber")
+            self.clock.now += 45
+            pour = here["next_pour"]
+            here = self.happens(number, kind="added", what=pour["what"], mass_kg=round(pour["mass_kg"], 3))
+        assert here["phase"] == "simmering"
+        self.clock.now += round(here["left_s"]["likely"] / 2)
+        kg = (here["mixed_kg"] + here["stop_kg"]) / 2
+        read = self.happens(number, kind="reading", how="weight", value=round(kg, 3))
+        assert read["left_s"]["high"] - read["left_s"]["low"] < here["left_s"]["high"] - here["left_s"]["low"]
+        self.clock.now += round(read["left_s"]["likely"])
+        self.happens(number, kind="off")
+        gave = round(LIGHT * read["told_kg"]["likely"], 3)
+        done = self.happens(number, kind="weighed", mass_kg=gave)
+        assert done["finished"] and "less than told" in done["said"]
+        assert all(b["id"] != number for b in self.client.get("/api/stove").json["batches"])
+        return gave
+
     def _strain(self, number: int, kg: float) -> None:
         batch = self.client.get(f"/api/batches/{number}").json
         mass = batch["strain"]["mass_kg"] if batch.get("strain") else batch["mass_kg"]

@@ -51,7 +51,7 @@ def test_the_demo_is_made_once_and_opens_again(db, tmp_path):
         ]
         listed, total = page(session, 20)
         batches = Batches(session).some([line.id for line in listed])
-        assert total == 10 and batches[0].state(NOW).phase == "boiling"
+        assert total == 11 and batches[0].state(NOW).phase == "boiling"
         assert [b.created_at_s for b in batches] == sorted((b.created_at_s for b in batches), reverse=True)
     again.close()
 

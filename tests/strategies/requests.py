@@ -162,6 +162,20 @@ strainings: st.SearchStrategy[Request] = st.fixed_dictionaries(
     },
 )
 
+caramels: st.SearchStrategy[Request] = st.fixed_dictionaries(
+    {"sugar": _said(15, 1500, "g"), "pan": pans, "burner": burners},
+    optional={
+        "shade": st.sampled_from(["straw", "pale-gold", "amber", "deep-amber"]),
+        "butter": st.just("") | _said(1, 300, "g"),
+        "milk": st.sampled_from(_KEYS),
+        "milk_amount": st.just("") | _said(10, 3000, "ml"),
+        "condensed": st.just("") | _said(10, 2000, "g"),
+        "solids": st.just("") | _said(35, 85, "%"),
+        "melt_on": st.sampled_from(FLAMES),
+        "flame": st.sampled_from(FLAMES),
+    },
+)
+
 _SCHOOLS = [(sweet.key, school.key) for sweet in library().values() for school in sweet.schools.values()]
 
 

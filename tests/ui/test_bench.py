@@ -87,4 +87,4 @@ def test_caramelised_milk(bench: Page):
     clean(page)
     page.get_by_role("button", name="how much sugar:").click()
     page.get_by_role("textbox", name="how much sugar").fill("0")
-    expect(page.get_by_role("alert").first).to_contain_text("caramelise")
+    expect(page.get_by_role("alert").first).to_contain_text("without sugar")

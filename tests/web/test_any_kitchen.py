@@ -25,6 +25,7 @@ PLANS = {
     "reduce": words(),
     "curdle": {**POT, "amount": "2 L"},
     "strain": {"amount": "1 kg"},
+    "caramel": {**POT, "sugar": "200 g"},
     "sweet": {"sweet": "kalakand", "want": "24", "pan": 2, "burner": 1},
 }
 some_kg = st.floats(0.05, 1.5).map(lambda kg: round(kg, 3))
@@ -43,6 +44,10 @@ EVENTS = st.one_of(
     ),
     st.floats(0.01, 0.06).map(lambda depth: {"kind": "reading", "how": "depth", "value": depth, "sure": True}),
     st.integers(1, 40).map(lambda count: {"kind": "counted", "count": count}),
+    st.sampled_from(["milk", "butter", "condensed"]).map(
+        lambda what: {"kind": "added", "what": what, "mass_kg": 0.05}
+    ),
+    st.sampled_from(["straw", "amber"]).map(lambda shade: {"kind": "shade_seen", "shade": shade}),
     st.just({"kind": "poured", "amount": 0.02}),
     st.just({"kind": "milk_added", "amount": "200 ml"}),
     st.booleans().map(lambda on: {"kind": "hushed", "on": on}),

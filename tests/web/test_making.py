@@ -224,3 +224,90 @@ def test_the_next_step_ends_the_last_but_no_base(client, clock):
     assert phases["join"] == "running" and phases["cook"] == "waits"
     ahead = client.post(f"/api/batches/{sweet['id']}/events", json={"event": {"kind": "step_begun", "step": "press"}})
     assert ahead.status_code == 409
+
+
+@pytest.fixture
+def caramel(client):
+    """A sweet that is a caramel, and the caramel lit for it."""
+    words = {"sweet": "caramel-milk", "want": "400 g", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    said = next(step["bench_words"] for step in sweet["steps"] if step["lit_slot"] == "CARAMEL")
+    plan = {**said, "milk_amount": said["amount"], "pan": 2, "burner": 1}
+    plan.pop("amount")
+    lit = begin(client, "caramel", plan, parent=sweet["id"], slot="CARAMEL")
+    return sweet["id"], lit["id"]
+
+
+def phases(client, sweet):
+    return [step["phase"] for step in look(client, sweet)["steps"]]
+
+
+def test_a_sweets_steps_stand_where_its_caramel_stands(client, clock, caramel):
+    sweet, lit = caramel
+    assert phases(client, sweet) == ["running", "waits", "waits", "waits"]
+    clock.now += 400
+    happens(client, lit, kind="off")
+    assert phases(client, sweet) == ["done", "running", "waits", "waits"]
+    back = look(client, lit)["undo_id"]
+    happens(client, lit, kind="undo", event_id=back)  # it was another pan
+    assert phases(client, sweet) == ["running", "waits", "waits", "waits"]
+    happens(client, lit, kind="undo", event_id=look(client, lit)["log"][0]["event_id"] + 1)
+    assert phases(client, sweet) == ["done", "running", "waits", "waits"]
+    while pour := look(client, lit)["next_pour"]:
+        clock.now += 60
+        happens(client, lit, kind="added", what=pour["what"], mass_kg=round(pour["mass_kg"], 3))
+    assert phases(client, sweet) == ["done", "done", "running", "waits"]
+    clock.now += 900
+    happens(client, lit, kind="weighed", mass_kg=0.333)
+    assert phases(client, sweet) == ["done", "done", "done", "ready"] and look(client, sweet)["weighed_kg"] == 0.333
+    happens(client, lit, kind="weighed", mass_kg=0.35)
+    assert look(client, sweet)["weighed_kg"] == 0.35
+    happens(client, lit, kind="undo", event_id=look(client, lit)["undo_id"])
+    happens(client, lit, kind="undo", event_id=look(client, lit)["undo_id"])
+    assert phases(client, sweet)[2] == "running" and look(client, sweet)["weighed_kg"] is None
+
+
+def test_what_is_no_caramel_has_no_place_as_one(client, clock, caramel):
+    sweet, lit = caramel
+    plan = look(client, lit)["plan"]
+    for kind, words, slot in (
+        ("caramel", plan, "R"),
+        ("reduce", {**POT, "amount": "1 L", "stop": "a half"}, "CARAMEL"),
+    ):
+        body = {"kind": kind, "name": "x", "plan": {**words, "burner": 1}, "parent": sweet, "slot": slot}
+        answer = client.post("/api/batches", json={"batch": body})
+        assert answer.status_code == 422 and answer.json["fields"][0]["path"] in ("slot", "stop"), answer.json
+
+
+def test_a_caramel_given_up_leaves_its_sweet_as_it_stood(client, clock, caramel):
+    sweet, lit = caramel
+    happens(client, lit, kind="off")
+    stood = phases(client, sweet)
+    happens(client, lit, kind="abandoned")
+    assert phases(client, sweet) == stood and look(client, lit)["finished"]
+    # its burner is free for the next try, which takes its place
+    again = (
+        begin(client, "caramel", look(client, lit)["plan"], parent=sweet, slot="CARAMEL")
+        if stood[0] != "done"
+        else None
+    )
+    assert again is None or again["parent_id"] == sweet
+
+
+def test_a_weighed_caramel_stands_in_the_larder_and_its_csv_can_be_had(client, clock):
+    lit = begin(client, "caramel", {**POT, "sugar": "200 g", "milk_amount": "500 ml"})
+    clock.now += 400
+    happens(client, lit["id"], kind="reading", how="temperature", value=166)
+    happens(client, lit["id"], kind="off")
+    for what, kg in (("butter", 0.02), ("milk", 0.515), ("condensed", 0.2)):
+        happens(client, lit["id"], kind="added", what=what, mass_kg=kg)
+    clock.now += 600
+    kg = round(look(client, lit["id"])["told_kg"]["likely"], 3)
+    happens(client, lit["id"], kind="weighed", mass_kg=kg)
+    stands = client.get("/api/sweets/bases").json["bases"]
+    assert [(b["ref"], b["mass_kg"]) for b in stands] == [(str(lit["id"]), kg)]
+    assert stands[0]["fridge_days"] >= 1 and stands[0]["added_sugar"] > 0.2 and not stands[0]["does"]
+    table = client.get(f"/api/book/{lit['id']}/readings.csv")
+    assert table.status_code == 200 and "166" in table.text
+    happens(client, lit["id"], kind="gone", why="used-up")
+    assert client.get("/api/sweets/bases").json["bases"] == []

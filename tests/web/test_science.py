@@ -10,7 +10,7 @@ from mulvek.core.errors import KitchenError
 from mulvek.web.science import FOLDER, PAGES, page
 from tests import sizes
 from tests.sizes import sized
-from tests.strategies import curdlings, reductions, strainings, sweets
+from tests.strategies import caramels, curdlings, reductions, strainings, sweets
 from tests.test_whole_space import KINDS
 
 
@@ -25,6 +25,7 @@ def test_every_page_is_served_and_every_link_of_it_leads_somewhere(client, key):
     html = told.json["html"]
     assert (".md" not in html and "{#" not in html and "<table>" in html) or key in (
         "strain",
+        "caramel",
         "sweets",
         "keeping",
         "reduce",
@@ -45,7 +46,13 @@ def test_all_that_lies_in_the_folder_is_served():
 
 @pytest.mark.parametrize(
     ("kind", "requests"),
-    [("reduce", reductions), ("curdle", curdlings), ("strain", strainings), ("sweet", sweets())],
+    [
+        ("reduce", reductions),
+        ("curdle", curdlings),
+        ("strain", strainings),
+        ("caramel", caramels),
+        ("sweet", sweets()),
+    ],
     ids=lambda value: value if isinstance(value, str) else "",
 )
 def test_every_why_leads_to_its_rule(kind, requests):
@@ -70,4 +77,4 @@ def test_every_why_leads_to_its_rule(kind, requests):
             seen.add(key)
 
     ask()
-    assert len(seen) >= {"reduce": 16, "curdle": 7, "strain": 3, "sweet": 8}[kind]
+    assert len(seen) >= {"reduce": 16, "curdle": 7, "strain": 3, "caramel": 5, "sweet": 8}[kind]

@@ -22,6 +22,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   rehearse: ['Rehearse', () => import('./stations/rehearse/RehearseStart.vue')],
   rehearsal: ['Rehearsal', () => import('./stations/rehearse/RehearseStove.vue')],
   curd: ['Stove', () => import('./stations/stove/CurdStove.vue')],
+  'caramel-pan': ['Stove', () => import('./stations/stove/CaramelStove.vue')],
   sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
   book: ['Book', () => import('./stations/book/BookList.vue')],
   batch: ['Book', () => import('./stations/book/BookPage.vue')],
@@ -29,7 +30,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
 }
 
 /** Pages where one logs. */
-const LOGGED: Address[] = ['stove', 'pan', 'curd', 'sweet', 'rehearse', 'rehearsal']
+const LOGGED: Address[] = ['stove', 'pan', 'curd', 'caramel-pan', 'sweet', 'rehearse', 'rehearsal']
 
 declare module 'vue-router' {
   interface RouteMeta {

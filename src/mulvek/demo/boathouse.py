@@ -194,6 +194,7 @@ def fill(db: Database, now_s: float) -> bool:
         _make(db, past, now_s - _minutes_in(db, past, share), now_s)
     _curds(db, now_s)
     sweets.make(db, now_s)
+    sweets.caramel(db, now_s)
     return True
 
 

@@ -1,13 +1,30 @@
 """The boathouse's sweets: what its shelf holds and costs, one that was made and counted, one that freezes now."""
 
-from ..core.batch.events import Happening, Note, PiecesCounted, RowWeighed, StepBegun, StepDone, Weighed
+from typing import Any
+
+from ..core.batch.events import (
+    Added,
+    Happening,
+    Note,
+    Off,
+    PiecesCounted,
+    Reading,
+    RowWeighed,
+    Scraped,
+    ShadeSeen,
+    StepBegun,
+    StepDone,
+    Weighed,
+)
 from ..core.composition.materials import material, own_material
+from ..core.planning.caramel.forecast import caramelise
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet
 from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
+from ..wire.caramel import CaramelIn, read_caramel
 from ..wire.sweet_batch import run_of
 from ..wire.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..wire.sweets import SweetOut
@@ -43,6 +60,16 @@ KULFI = {
     "pan": 1,
     "burner": 3,
     "whole_packs": False,
+}
+CARAMEL: dict[str, Any] = {
+    "sugar": "200 g",
+    "butter": "40 g",
+    "milk": 2,
+    "milk_amount": "500 ml",
+    "condensed": "400 g",
+    "solids": "70 %",
+    "pan": 2,
+    "burner": 3,
 }
 BALLS = {"sweet": "sponge-balls", "want": "30", "milk": 2, "pan": 1, "burner": 3, "whole_packs": False}
 
@@ -83,6 +110,44 @@ def make(db: Database, now_s: float) -> None:
         at += 1.0
     done.append((frozen_at, StepBegun(freeze.key)))
     _keep(db, "Fig kulfi, regatta supper", plan, told, words, began, done, now_s)
+
+
+def caramel(db: Database, now_s: float) -> None:
+    """A jar of caramelised milk, three days old: the shades as they were seen, the pours, and what it gave."""
+    words = CaramelIn.model_validate(CARAMEL)
+    plan = read_caramel(words, db.kept(read_shelf))
+    told = caramelise(plan)
+    lit = now_s - 3.1 * 86_400
+    off = lit + 1.08 * told.melt_s.likely
+    done: list[tuple[float, Happening]] = [
+        (off - 55.0, ShadeSeen("straw")),
+        (off - 6.0, Reading("temperature", 166.0)),
+        (off, Off()),
+        (off + 20.0, Added("butter", plan.butter_kg)),
+    ]
+    done += [(off + 70.0 + 45.0 * i, Added("milk", round(told.pour_kg, 3))) for i in range(told.pours)]
+    at = off + 110.0 + 45.0 * told.pours
+    done += [(at, Added("condensed", plan.condensed_kg)), (at + 0.5 * told.simmer_s.likely, Scraped())]
+    at += 1.02 * told.simmer_s.likely
+    done += [
+        (at, Off()),
+        (at + 300.0, Weighed(round(told.served_kg.likely * 0.985, 3))),
+        (at + 900.0, Note("Amber to the spoon. Stirred smooth after the third pour.")),
+    ]
+    with db.writing() as session:
+        batches = Batches(session)
+        planned = Planned(
+            kind="caramel",
+            name="Caramel for the crews' toast",
+            plan=plan,
+            words=words.model_dump(mode="json"),
+            flame=words.flame,
+            pan_id=CARAMEL["pan"],
+            burner_id=CARAMEL["burner"],
+        )
+        made = batches.begin(planned, lit)
+        for when, what in sorted(done, key=lambda pair: pair[0]):
+            batches.append(made, what, when, now_s)
 
 
 def _told(db: Database, words: dict[str, object]) -> tuple[SweetForecast, SweetOut, SweetIn]:

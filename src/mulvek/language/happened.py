@@ -9,6 +9,7 @@ from ..core.batch.curd_run import CurdState
 from ..core.batch.events import (
     Abandoned,
     AcidPoured,
+    Added,
     BaseWeighed,
     Begun,
     Carried,
@@ -33,6 +34,8 @@ from ..core.batch.events import (
     Resumed,
     RowWeighed,
     Scraped,
+    ShadeMoved,
+    ShadeSeen,
     SkinFolded,
     StepBegun,
     StepDone,
@@ -134,6 +137,12 @@ def sentence(event: Event, told: Told) -> str:
             return f"{say(mass_kg, 'mass')} of it into {name}"
         case Gone(why):
             return _GONE[why]
+        case ShadeSeen(shade):
+            return f"it looks {spoken(shade)}"
+        case ShadeMoved(shade):
+            return f"to {spoken(shade)} instead"
+        case Added(what, mass_kg):
+            return f"{say(mass_kg, 'mass')} of {_ADDED[what]} in"
         case PiecesCounted(count):
             return f"{count} {told.piece[count != 1]}"
         case Missed() | Snoozed() | Hushed() as attention:
@@ -142,6 +151,7 @@ def sentence(event: Event, told: Told) -> str:
             return PLAIN.get(type(event.what)) or _of_change(event.what)
 
 
+_ADDED = {"butter": "butter", "milk": "milk", "condensed": "condensed milk"}
 _GONE = {
     "used-up": "what was left is used up",
     "spoiled": "what was left was thrown away: spoiled",
@@ -196,6 +206,8 @@ _NUDGED = {
     "sugar": "the sugar",
     "stop": "the stop",
     "paused": "the pause",
+    "colour": "the shade",
+    "pour": "the next pour",
 }
 
 

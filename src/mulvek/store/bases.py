@@ -7,6 +7,7 @@ from dataclasses import replace
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import Weighed
 from ..core.batch.running import BatchState
@@ -14,12 +15,12 @@ from ..core.batch.standing import left_kg
 from ..core.errors import KitchenError, NotFound
 from ..core.planning.curdle.plan import CurdlePlan
 from ..core.planning.sweets.build import ReadyBase
-from ..core.planning.sweets.weighed import curdled, hung, reduced
+from ..core.planning.sweets.weighed import caramelised, curdled, hung, reduced
 from .batches import Batch, Batches
 from .tables import BatchRow
 
 MOST_BASES = 12
-_ROOMS = (("reduce",), ("curdle", "strain"))
+_ROOMS = (("reduce",), ("curdle", "strain"), ("caramel",))
 
 
 def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
@@ -73,6 +74,8 @@ def base_of(batch: Batch) -> ReadyBase | None:
         return None
     if isinstance(state, BatchState):
         return reduced(state.plan, state.sugar_in_kg, state.weighed_kg, batch.name)
+    if isinstance(state, CaramelState):
+        return None if state.given_up else caramelised(batch.plan, state.added_kg, state.weighed_kg, batch.name)
     if not isinstance(state, CurdState) or state.given_up:
         return None
     if isinstance(batch.plan, CurdlePlan) and state.curdle:

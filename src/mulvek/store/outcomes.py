@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Any
 from sqlalchemy.orm import Session, load_only
 
 from ..core.batch.attention import Hushed, Missed, Snoozed
+from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import Judged, Note, Reading, Scraped, Stirred
 from ..core.batch.kinds import KINDS
@@ -38,7 +39,7 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
         row.summary = told
 
 
-def line_of(batch: "Batch", state: BatchState | CurdState | SweetState) -> dict[str, Any]:
+def line_of(batch: "Batch", state: BatchState | CurdState | CaramelState | SweetState) -> dict[str, Any]:
     """Its line in the Book, as it is kept."""
     return asdict(summary(batch.plan, state, batch.forecast))
 

@@ -3,12 +3,14 @@
 from typing import Any
 
 from ..core.errors import BadInput
+from ..core.planning.caramel.forecast import caramelise
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.sweets.plan import plan_sweet
 from ..store.database import Database
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
-from ..wire.begin import CurdleBegin, ReduceBegin, StrainBegin, SweetBegin
+from ..wire.begin import CaramelBegin, CurdleBegin, ReduceBegin, StrainBegin, SweetBegin
+from ..wire.caramel import read_caramel
 from ..wire.curd import read_curdle
 from ..wire.reduce import ForecastOut, read_plan
 from ..wire.strain import read_strain
@@ -18,7 +20,7 @@ from ..wire.sweets import SweetOut
 from .bases import ready_bases
 
 
-def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | SweetBegin, db: Database) -> Planned:
+def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | SweetBegin, db: Database) -> Planned:
     """:raises KitchenError: naming the word that cannot be."""
     shelf, words = db.kept(read_shelf), begun.plan
     things: dict[str, Any]
@@ -37,6 +39,13 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | SweetBegin, db: Dat
             things = {"pan_id": words.pan, "burner_id": words.burner, "milk_id": words.milk}
             kept: dict[str, Any] = {name: thing for name, thing in things.items() if isinstance(thing, int)}
             return Planned(plan=read_curdle(words, shelf), **same, **kept)
+        case CaramelBegin(plan=words):
+            if not isinstance(words.pan, int) or not isinstance(words.burner, int):
+                raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
+            sugared = read_caramel(words, shelf)
+            caramelise(sugared)
+            things = {"flame": words.flame, "pan_id": words.pan, "burner_id": words.burner}
+            return Planned(plan=sugared, **same, **things)
         case StrainBegin(plan=words):
             return Planned(plan=read_strain(words, shelf), **same)
         case SweetBegin(plan=words):

@@ -15,7 +15,8 @@ from ..core.planning.strain.forecast import strain
 from ..files.dipstick import sheet, to_pdf, to_svg
 from ..store.database import Database
 from ..store.shelf import read_shelf
-from ..wire.bench import CaramelIn, CaramelOut, CompareOut, MendIn, MendOut, WishIn, WishOut
+from ..wire.bench import CompareOut, MendIn, MendOut, WishIn, WishOut
+from ..wire.caramel import CaramelIn, CaramelOut, answer_caramel
 from ..wire.curd import (
     CurdChoices,
     CurdForecastOut,
@@ -66,7 +67,7 @@ def routes(app: OpenAPI, db: Database) -> None:
     @app.post("/api/bench/caramel", tags=TAGS, responses={200: CaramelOut})
     def caramel(body: CaramelIn) -> Any:
         """Caramelised milk by the pan method: steps, temperatures and what it gives"""
-        return CaramelOut.answer(body, db.kept(read_shelf))
+        return answer_caramel(body, db.kept(read_shelf))
 
     @app.get("/api/bench/curd-choices", tags=TAGS, responses={200: CurdChoices})
     def get_curd_choices() -> Any:

@@ -1,12 +1,14 @@
 """A sweet and its bases as one making: a base that is lit from it belongs to it, and what it weighs is what the sweet is
 reckoned from."""
 
+from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
 
-from ..core.batch.events import BaseWeighed, Gone, StepBegun, Taken, Undo, Weighed
+from ..core.batch.caramel_run import CaramelState
+from ..core.batch.events import BaseWeighed, Gone, Happening, StepBegun, StepDone, Taken, Undo, Weighed
 from ..core.batch.standing import left_kg
-from ..core.batch.sweet_run import StepNow, SweetRun, base_step
+from ..core.batch.sweet_run import CARAMEL_SLOT, StepNow, SweetRun, base_step, step_of
 from ..core.equipment.quantities import parse
 from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
 from ..core.planning.sweets.build import ReadyBase, pooled
@@ -33,8 +35,8 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
     if parent.kind.name != "sweet":
         raise BadInput("parent", f"{parent.name} is no sweet.", "Name the sweet that it is a base of.")
     state = parent.state(now_s)
-    step = next((s for s in state.steps if s.planned.key == base_step(planned.slot or "")), None)
-    if step is None:
+    step = step_of(state.steps, planned.slot or "")
+    if step is None or (planned.kind == "caramel") != (planned.slot == CARAMEL_SLOT):
         raise BadInput("slot", f"{parent.name} has no such base.", "Choose one of its own.")
     if state.finished or step.phase == "done":
         raise Conflict("slot", f"That base of {parent.name} is made.", "Undo it there first, or begin it by itself.")
@@ -45,6 +47,11 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
 def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
     """After something happened to a base: what of it goes into each making is told there. Whether anything was. A making
     that is damaged in the file is left alone: the pan goes on."""
+    if child.kind.name == "caramel" and child.parent_id is not None:
+        try:
+            return keep_step(batches, batches.batch(child.parent_id), child, now_s)
+        except Unreadable:
+            return False
     if not isinstance(child.events[-1].what, Weighed | Undo | Taken | Gone):
         return False
     slots = {e.what.to_batch: e.what.slot for e in child.events if isinstance(e.what, Taken)}
@@ -59,6 +66,47 @@ def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
         given = left_kg(child.log, taker=number) + (left_kg(child.log) if number == child.parent_id else 0.0)
         told = _tell(batches, making, slot, child, given, shelf, now_s) or told
     return told
+
+
+_STAGES = ("melting", "opening", "simmering")
+
+
+def keep_step(batches: Batches, sweet: Batch, caramel: Batch, now_s: float) -> bool:
+    """A sweet's steps that are a caramel's phases stand where the caramel stands, and what it gave is what the sweet
+    weighs. Whether anything was written. A sweet that is damaged or over is left alone."""
+    stands: CaramelState = caramel.state(now_s)
+    state = sweet.state(now_s)
+    if stands.given_up or state.given_up:
+        return False
+    before = sweet.log.next_id
+    here = _STAGES.index(stands.phase) if stands.phase in _STAGES else len(_STAGES)
+    steps = {s.planned.key: _STAGES.index(s.planned.follows) for s in state.steps if s.planned.follows}
+    if isinstance(caramel.events[-1].what, Undo):
+        for event in reversed(sweet.log.counted):
+            if _beyond(event.what, steps, here, stands.weighed_kg):
+                sweet = batches.log(sweet, Undo(event.id), now_s, now_s)
+    for key, stage in steps.items():
+        phase = next(s.phase for s in sweet.state(now_s).steps if s.planned.key == key)
+        if stage == here and phase in ("waits", "ready"):
+            sweet = batches.log(sweet, StepBegun(key), now_s, now_s)
+        elif stage < here and phase != "done":
+            sweet = batches.log(sweet, StepDone(key), now_s, now_s)
+    if stands.weighed_kg is not None and sweet.state(now_s).weighed_kg != stands.weighed_kg:
+        sweet = batches.log(sweet, Weighed(stands.weighed_kg), now_s, now_s)
+    return sweet.log.next_id > before
+
+
+def _beyond(what: Happening, steps: Mapping[str, int], here: int, weighed_kg: float | None) -> bool:
+    """Whether this of a sweet's log is more than its caramel has come to."""
+    match what:
+        case StepBegun(step):
+            return steps.get(step, -1) > here
+        case StepDone(step):
+            return steps.get(step, -1) >= here
+        case Weighed():
+            return weighed_kg is None
+        case _:
+            return False
 
 
 def _tell(
@@ -103,7 +151,7 @@ def take(batches: Batches, making: Batch, body: TakeIn, shelf: Shelf, now_s: flo
         raise Conflict("slot", f"That base of {making.name} is there.", "Undo it there first.")
     child = batches.batch(body.batch)
     base = base_of(child)
-    if base is None or not fits(str(told["do"]), base.parts):
+    if base is None or not fits(str(told["do"]), base):
         raise BadInput("batch", f"{child.name} is no base for this.", "Choose one that is weighed, and of its kind.")
     if child.parent_id is not None and not _still_apart(batches, child, now_s):
         raise Conflict("batch", f"{child.name} went into its own sweet.", "Choose another.")

@@ -22,6 +22,7 @@ ADDRESSES = {
     "rehearse": "/stove/rehearse",
     "rehearsal": "/stove/rehearse/<int:id>",
     "curd": "/stove/curd/<int:id>",
+    "caramel-pan": "/stove/caramel/<int:id>",
     "sweet": "/stove/sweet/<int:id>",
     "book": "/book",
     "batch": "/book/<int:id>",

@@ -43,7 +43,7 @@ class BaseChoice(Out):
 
     ref: str
     name: str
-    kind: Literal["reduce", "curdle", "hang"]
+    kind: Literal["reduce", "curdle", "hang", "caramel"]
     mass_kg: float
     weighed_at_s: float
     fridge_days: int
@@ -57,8 +57,10 @@ WAYS: tuple[Literal["reduce", "curdle", "hang"], ...] = ("reduce", "curdle", "ha
 SOUR_PH = 4.5
 
 
-def _made_by(base: ReadyBase) -> Literal["reduce", "curdle", "hang"]:
-    return next((do for do in WAYS if fits(do, base.parts)), "reduce")
+def _made_by(base: ReadyBase) -> Literal["reduce", "curdle", "hang", "caramel"]:
+    if base.caramel:
+        return "caramel"
+    return next((do for do in WAYS if fits(do, base)), "reduce")
 
 
 class BasesOut(Out):
@@ -119,7 +121,7 @@ def routes(app: OpenAPI, db: Database) -> None:
                 total_solids=base.parts.total_solids,
                 fat=base.parts.fat,
                 added_sugar=base.added_sugar,
-                does=[do for do in WAYS if fits(do, base.parts)],
+                does=[do for do in WAYS if fits(do, base)],
             )
             for ref, base in db.kept(weighed_bases).items()
         ]

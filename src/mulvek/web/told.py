@@ -3,12 +3,13 @@
 from ..core.equipment.quantities import Measures
 from ..store.batches import Batch
 from ..wire.batch import BatchOut
+from ..wire.caramel_batch import CaramelBatchOut
 from ..wire.curd_batch import CurdBatchOut
 from ..wire.reduce import ReduceIn, told_when_lit
 from ..wire.sweet_batch import SweetBatchOut
 from ..wire.sweet_words import SweetIn
 
-AnyBatch = BatchOut | CurdBatchOut | SweetBatchOut
+AnyBatch = BatchOut | CurdBatchOut | CaramelBatchOut | SweetBatchOut
 LINES_TOLD = 24
 """Of a long log: so many of the newest lines, unless all are asked for."""
 
@@ -17,7 +18,7 @@ def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = 
     """As it stands; with so many lines of its log, the newest, or all of them."""
     found = _told_of(batch, now_s, measures, lines)
     if not isinstance(found, SweetBatchOut):
-        found.parent_id, found.slot = batch.parent_id, batch.slot
+        found.parent_id, found.slot, found.pan_id = batch.parent_id, batch.slot, batch.pan_id
     return found
 
 
@@ -28,7 +29,7 @@ def goes_on(told: AnyBatch) -> bool:
             return told.phase in ("heating", "boiling")
         case CurdBatchOut():
             return told.weighed_kg is None and not told.given_up
-        case SweetBatchOut():
+        case SweetBatchOut() | CaramelBatchOut():
             return not told.finished
 
 
@@ -37,6 +38,10 @@ def _told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None) 
     match batch.kind.name:
         case "reduce":
             return pan_of(batch, now_s, lines)
+        case "caramel":
+            return CaramelBatchOut.of(
+                batch.id, *same, batch.words, batch.state(now_s), now_s, batch.pan_id, batch.burner_id
+            )
         case "sweet":
             words, state = SweetIn.model_validate(batch.words), batch.state(now_s)
             return SweetBatchOut.of(batch.id, *same, words, batch.forecast, state, now_s, measures)

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from .caramel import CaramelIn
 from .curd import CurdleIn
 from .happenings import Key, Letter
 from .model import Body, Id, Name
@@ -41,6 +42,13 @@ class StrainBegin(BaseBegin):
     plan: StrainIn
 
 
+class CaramelBegin(BaseBegin):
+    """Light the sugar. ``plan`` names a pan and a burner of the Larder."""
+
+    kind: Literal["caramel"]
+    plan: CaramelIn
+
+
 class SweetBegin(Begin):
     """A plan of the Sweets station."""
 
@@ -51,4 +59,4 @@ class SweetBegin(Begin):
 class BatchIn(Body):
     """Begin a plan."""
 
-    batch: Annotated[ReduceBegin | CurdleBegin | StrainBegin | SweetBegin, Field(discriminator="kind")]
+    batch: Annotated[ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | SweetBegin, Field(discriminator="kind")]

@@ -1,25 +1,18 @@
-"""JSON of the Bench's side questions: which pan, how much milk for a wish, how to mend, caramelised milk."""
+"""JSON of the Bench's side questions: which pan, how much milk for a wish, how to mend."""
 
 from collections.abc import Mapping
 from typing import Protocol
 
-from pydantic import Field
-
-from ..core.composition.materials import Material
 from ..core.equipment.quantities import parse, say
 from ..core.errors import BadInput
-from ..core.planning.reduce.caramel import Caramel, Step, caramelised_milk
 from ..core.planning.reduce.compare import Unfit, Way
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.reduce.judgement import Mending, mend
-from ..core.planning.reduce.plan import Amount
 from ..core.planning.reduce.stops import read_stop
 from ..core.planning.reduce.track import stop_water_kg
 from ..core.planning.reduce.wish import cost, in_measures, milk_for, packs
-from ..core.ranges import Range
-from ..core.safety.cautions import CHILL, HOT_SUGAR, Caution
-from .model import Body, Id, Out, Words
-from .reduce import Key, ReduceIn, Things, read_milk, read_plan
+from .model import Body, Out, Words
+from .reduce import ReduceIn, Things, read_plan
 
 
 class Packed(Things, Protocol):
@@ -126,58 +119,3 @@ def _mend_words(m: Mending, spoons: float) -> str:
     if m.seconds.likely > 20:
         return f"Back on the heat for {m.seconds.likely / 60:.0f} minutes."
     return "It is where you wanted it."
-
-
-class CaramelIn(Body):
-    """Caramelised milk by the pan method. Amounts in the cook's words; a bare number is g (milk: ml)."""
-
-    shade: Key = Field("amber", description="straw, pale gold, amber, deep amber")
-    sugar: Words = "100 g"
-    butter: Words = "20 g"
-    milk: Id | Key = "cow"
-    milk_amount: Words = "250 ml"
-    condensed: Words = "200 g"
-
-
-class CaramelOut(Out):
-    """The steps and what they give."""
-
-    shade: str
-    steps: list[Step]
-    mass_kg: Range
-    volume_m3: float
-    total_solids: float
-    sugar: float
-    fat: float
-    cold_name: str
-    cautions: list[Caution]
-
-    @classmethod
-    def answer(cls, body: CaramelIn, things: Things) -> "CaramelOut":
-        measures = things.kitchen().measures
-        milk: Material = read_milk(body.milk, things)
-
-        def mass(words: str, field: str, unit: str, bulk: float) -> float:
-            if words.strip() in ("", "0", "none"):
-                return 0.0
-            return Amount.read(words, field, unit, measures).mass_kg(bulk)
-
-        got: Caramel = caramelised_milk(
-            body.shade,
-            mass(body.sugar, "sugar", "g", 850.0),
-            mass(body.butter, "butter", "g", 950.0),
-            milk.parts,
-            mass(body.milk_amount, "milk_amount", "ml", 1030.0),
-            mass(body.condensed, "condensed", "g", 1300.0),
-        )
-        return cls(
-            shade=got.shade,
-            steps=list(got.steps),
-            mass_kg=got.mass_kg,
-            volume_m3=got.volume_m3,
-            total_solids=got.total_solids,
-            sugar=got.sugar,
-            fat=got.fat,
-            cold_name=got.cold_name,
-            cautions=[HOT_SUGAR, CHILL],
-        )

@@ -24,6 +24,7 @@ class CurdBatchOut(Out):
     name: str
     parent_id: int | None = None
     slot: str | None = None
+    pan_id: int | None = None
     burner_id: int | None
     created_at_s: float
     now_s: float
@@ -37,6 +38,7 @@ class CurdBatchOut(Out):
     pieces: Pieces | None
     said: str
     given_up: bool
+    paused_at_s: float | None
     hushed: bool
     nudges: list[Nudge]
     curdle: CurdForecastOut | None
@@ -76,6 +78,7 @@ class CurdBatchOut(Out):
             pieces=state.pieces,
             said=state.said,
             given_up=state.given_up,
+            paused_at_s=state.paused_at_s,
             hushed=any(n.hushed for n in state.nudges),
             nudges=list(state.nudges),
             curdle=CurdForecastOut.of(state.curdle) if state.curdle else None,

@@ -9,6 +9,7 @@ from pydantic import Field, create_model
 from ..core.batch.events import KINDS as HAPPENINGS
 from ..core.batch.events import Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned, Verdict
 from ..core.errors import Conflict
+from ..core.planning.caramel.shades import SeenShade, Shade
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
 from ..core.properties.density import density_kg_m3
@@ -113,6 +114,8 @@ _NARROWER: Mapping[tuple[str, str], Any] = {
     ("note", "text"): NoteText,
     ("undo", "event_id"): Id,
     ("judged", "how"): Annotated[Verdict, Slugged],
+    ("shade_seen", "shade"): Annotated[SeenShade, Slugged],
+    ("shade_moved", "shade"): Annotated[Shade, Slugged],
     ("missed", "nudge"): Slug,
     ("missed", "episode"): Slug,
     ("snoozed", "nudge"): Slug,

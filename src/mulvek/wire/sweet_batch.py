@@ -7,7 +7,7 @@ from pydantic import Field
 
 from ..core.batch.attention import Nudge
 from ..core.batch.log import Log
-from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState
+from ..core.batch.sweet_run import CARAMEL_SLOT, StepPhase, SweetRun, SweetState
 from ..core.equipment.quantities import Measures, in_cups
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
@@ -54,6 +54,7 @@ class SweetStepOut(Out):
     base: str
     base_batch: int | None = Field(description="The weighed batch that this base is")
     base_kg: float | None
+    lit_slot: str = Field(description="Of which slot the batch is that is lit for this step; empty when none is")
     bench: str
     bench_words: dict[str, str]
     began_at_s: float | None
@@ -95,6 +96,7 @@ class SweetBatchOut(Out):
     done: bool
     finished: bool
     given_up: bool
+    paused_at_s: float | None
     said: str
     keeping: str
     hushed: bool
@@ -121,6 +123,7 @@ class SweetBatchOut(Out):
     ) -> "SweetBatchOut":
         run: SweetRun = log.plan
         bases = {b["letter"]: b for b in told.get("bases", [])}
+        benches = bases | {CARAMEL_SLOT: {"route": "/caramel", "words": told.get("caramel", {})}}
         done = {s.planned.base: s.phase == "done" for s in state.steps if s.planned.base}
         made = {
             when
@@ -149,8 +152,9 @@ class SweetBatchOut(Out):
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,
                     base_kg=sum(base.mass_kg for base in parts.values()) if parts else None,
-                    bench=bases.get(s.planned.base, {}).get("route", ""),
-                    bench_words=bases.get(s.planned.base, {}).get("words", {}),
+                    lit_slot=(slot := CARAMEL_SLOT if s.planned.follows else s.planned.base),
+                    bench=(bench := benches.get(slot, {})).get("route", ""),
+                    bench_words=bench.get("words", {}),
                     began_at_s=s.began_at_s,
                     done_at_s=s.done_at_s,
                     due_s=s.due_s,
@@ -180,6 +184,7 @@ class SweetBatchOut(Out):
             done=state.done,
             finished=state.finished,
             given_up=state.given_up,
+            paused_at_s=state.paused_at_s,
             said=state.said,
             keeping=keeping_words(told),
             hushed=any(n.hushed for n in state.nudges),

@@ -14,6 +14,7 @@ from ..core.equipment.moulds import FAN, STILL_AIR, mould
 from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import is_unit, parse
 from ..core.errors import BadInput
+from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Rate
 from ..core.planning.sweets.build import Pantry, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Prices
@@ -21,7 +22,6 @@ from ..core.planning.sweets.formula import MILK, PROPERTIES, Sweet
 from ..core.planning.sweets.frozen import Freezer
 from ..core.planning.sweets.knobs import changed, chosen
 from ..core.planning.sweets.library import library, things
-from ..core.planning.sweets.minutes import Hearth
 from ..core.planning.sweets.plan import SweetPlan, usual_pan
 from ..core.planning.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn

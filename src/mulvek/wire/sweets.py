@@ -3,11 +3,13 @@
 import math
 from collections.abc import Mapping
 
+from pydantic import Field
+
 from ..core.equipment.quantities import in_cups, say, say_measured
 from ..core.planning.curdle.forecast import most_milk_m3
 from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.balance import band
-from ..core.planning.sweets.build import ReadyBase, milk_of
+from ..core.planning.sweets.build import TO_CARAMELISE, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
 from ..core.planning.sweets.formula import MILK
 from ..core.planning.sweets.knobs import knobs
@@ -91,6 +93,7 @@ class SweetOut(Out):
     label: str
     whys: dict[str, Why]
     warnings: list[str]
+    caramel: dict[str, str] = Field(description="The Bench's words for its caramel, where it has one")
 
     @classmethod
     def of(cls, f: SweetForecast, words: SweetIn, prices: Prices) -> "SweetOut":
@@ -194,6 +197,7 @@ class SweetOut(Out):
             unpriced=[names.get(k, k) for k in told.unpriced],
             knobs=made,
             label=label(f),
+            caramel=_caramel(f, words),
             whys=of_page("sweets", sweet_reasons(f)),
             warnings=[
                 f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
@@ -343,6 +347,27 @@ def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
         route={"reduce": "", "curdle": "/curdle", "hang": "/strain"}[base.do],
         words=bench,
     )
+
+
+def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str]:
+    """The caramel sentence of this batch: what goes into the pan, and how far it is cooked."""
+    sugar = next((row.kg for row in f.rows if row.when == TO_CARAMELISE and not row.within), None)
+    if sugar is None:
+        return {}
+    into = {row.key: row.kg for row in f.rows if row.when == "to begin with" and not row.within}
+    milk = milk_of(f.plan.school, f.plan.pantry)
+    said = {
+        "sugar": sugar,
+        "butter": into.get("butter", 0.0),
+        "amount": into.get(milk.key, 0.0),
+        "condensed": into.get("condensed", 0.0),
+    }
+    found = {name: f"{kg * 1e3:.0f} g" if kg else "" for name, kg in said.items()}
+    found["milk"] = str(words.milk) if isinstance(words.milk, int) else milk.key
+    found |= {name: str(ref) for name, ref in (("pan", words.pan), ("burner", words.burner)) if isinstance(ref, int)}
+    if f.plan.school.cook is not None:
+        found["solids"] = f"{100 - f.plan.school.cook:g} %"
+    return found | {"flame": words.flame}
 
 
 def answer_sweet(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> SweetOut:

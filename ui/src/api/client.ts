@@ -23,8 +23,11 @@ export type SweetChoices = Schemas['SweetChoices']
 export type SwapOut = Schemas['SwapOut']
 export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
+export type CaramelBatch = Schemas['CaramelBatchOut']
+export type CaramelOut = Schemas['CaramelOut']
+export type CaramelIn = Schemas['CaramelIn']
 /** A batch of any kind, told apart by its `kind`. */
-export type AnyBatch = Batch | CurdBatch | SweetBatch
+export type AnyBatch = Batch | CurdBatch | CaramelBatch | SweetBatch
 export type Flame = Batch['flame']
 export type Me = Schemas['MeOut']
 export type Right = NonNullable<Me['allowed']>

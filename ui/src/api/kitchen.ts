@@ -5,6 +5,7 @@ import {
   unwrap,
   type AnyBatch,
   type Batch,
+  type CaramelBatch,
   type CurdBatch,
   type EventIn,
   type SweetBatch,
@@ -16,8 +17,9 @@ import { heardClock, keepSending, onAnswer, post } from './outbox'
 type Live<B> = B & { received: number; pace?: number }
 export type LiveBatch = Live<Batch>
 export type LiveCurd = Live<CurdBatch>
+export type LiveCaramel = Live<CaramelBatch>
 export type LiveSweet = Live<SweetBatch>
-export type LiveAny = LiveBatch | LiveCurd | LiveSweet
+export type LiveAny = LiveBatch | LiveCurd | LiveCaramel | LiveSweet
 
 function stamp<B extends AnyBatch>(batch: B): Live<B> {
   heardClock(batch.now_s)
@@ -38,6 +40,7 @@ export const damaged = ref<string[]>([])
 const isPan = (batch: LiveAny): batch is LiveBatch => batch.kind === 'reduce'
 const isCurd = (batch: LiveAny): batch is LiveCurd =>
   batch.kind === 'curdle' || batch.kind === 'strain'
+const isCaramel = (batch: LiveAny): batch is LiveCaramel => batch.kind === 'caramel'
 const isSweet = (batch: LiveAny): batch is LiveSweet => batch.kind === 'sweet'
 
 /** What is not finished, of one kind; all of it is asked for together. */
@@ -58,6 +61,7 @@ function useRunning<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
 }
 export const useStove = () => useRunning(isPan)
 export const useCurds = () => useRunning(isCurd)
+export const useCaramels = () => useRunning(isCaramel)
 export const useSweets = () => useRunning(isSweet)
 
 /**
@@ -67,7 +71,7 @@ export const useSweets = () => useRunning(isSweet)
 function useOne<B extends LiveAny>(
   id: MaybeRefOrGetter<number>,
   of: (batch: LiveAny) => batch is B,
-  former: 'curd' | 'sweet',
+  former: 'curd' | 'caramel' | 'sweet',
 ) {
   return useQuery({
     queryKey: ['batch', former, computed(() => toValue(id))],
@@ -80,6 +84,7 @@ function useOne<B extends LiveAny>(
       )
       const live = found && (stamp(found) as LiveAny)
       if (live && of(live)) return live
+      if (former === 'caramel') throw new Error('There is no such caramel.') // it never had numbers of its own
       const before = { params: { path: { former: `${former}-${number}` } } }
       return stamp(await unwrap(api.GET('/api/batches/former/{former}', before))) as LiveAny as B
     },
@@ -88,6 +93,7 @@ function useOne<B extends LiveAny>(
   })
 }
 export const useCurd = (id: MaybeRefOrGetter<number>) => useOne(id, isCurd, 'curd')
+export const useCaramel = (id: MaybeRefOrGetter<number>) => useOne(id, isCaramel, 'caramel')
 export const useSweetBatch = (id: MaybeRefOrGetter<number>) => useOne(id, isSweet, 'sweet')
 
 /** The whole log of a batch of which only the newest lines were told; asked for again when it grows. */

@@ -1442,6 +1442,41 @@ export interface components {
             name: string;
         };
         /**
+         * AddedIn
+         * @description Stirred into the caramel, kg: the butter, a pour of the milk, the condensed milk.
+         */
+        AddedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "added";
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "butter" | "milk" | "condensed";
+        };
+        /**
          * AdditionIn
          * @description Something that enriches the milk: a number of the Larder's ingredients or a name of the tables.
          */
@@ -1497,7 +1532,7 @@ export interface components {
          * AnyBatchOut
          * @description A batch as it stands, of its kind.
          */
-        AnyBatchOut: components["schemas"]["BatchOut"] | components["schemas"]["CurdBatchOut"] | components["schemas"]["SweetBatchOut"];
+        AnyBatchOut: components["schemas"]["BatchOut"] | components["schemas"]["CurdBatchOut"] | components["schemas"]["CaramelBatchOut"] | components["schemas"]["SweetBatchOut"];
         /**
          * AuditLineOut
          * @description ``who``: "here" for the computer itself, else the device's name; ``what``: a slug; ``data``: its values.
@@ -1547,7 +1582,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "reduce" | "curdle" | "hang";
+            kind: "reduce" | "curdle" | "hang" | "caramel";
             /** Mass Kg */
             mass_kg: number;
             /** Name */
@@ -1606,7 +1641,7 @@ export interface components {
          */
         BatchIn: {
             /** Batch */
-            batch: components["schemas"]["ReduceBegin"] | components["schemas"]["CurdleBegin"] | components["schemas"]["StrainBegin"] | components["schemas"]["SweetBegin"];
+            batch: components["schemas"]["ReduceBegin"] | components["schemas"]["CurdleBegin"] | components["schemas"]["StrainBegin"] | components["schemas"]["CaramelBegin"] | components["schemas"]["SweetBegin"];
         };
         /**
          * BatchOut
@@ -1787,7 +1822,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "reduce" | "curdle" | "strain" | "sweet";
+            kind: "reduce" | "curdle" | "strain" | "caramel" | "sweet";
             /** Many */
             many: string;
             /** Name */
@@ -1964,10 +1999,157 @@ export interface components {
             words: string;
         };
         /**
+         * CaramelBatchOut
+         * @description A batch as it stands at ``now_s``; times count from then. °C, kg, s.
+         */
+        CaramelBatchOut: {
+            /** Added Kg */
+            added_kg: {
+                [key: string]: number;
+            };
+            /** Burner Id */
+            burner_id: number | null;
+            celsius: components["schemas"]["Range"] | null;
+            /** Created At S */
+            created_at_s: number;
+            /**
+             * Depth M
+             * @description Of all that is in the pan now, hot
+             */
+            depth_m: number;
+            ends_c: components["schemas"]["Range"];
+            /**
+             * Ends Shade
+             * @enum {string}
+             */
+            ends_shade: "clear" | "straw" | "pale-gold" | "amber" | "deep-amber" | "dark";
+            /** Finished */
+            finished: boolean;
+            /** Given Up */
+            given_up: boolean;
+            /** Hushed */
+            hushed: boolean;
+            /** Id */
+            id: number;
+            /** In Pan Kg */
+            in_pan_kg: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "caramel";
+            left_s: components["schemas"]["Range"] | null;
+            /** Lit At S */
+            lit_at_s: number | null;
+            /** Log */
+            log: components["schemas"]["LogLine"][];
+            /** Mixed Kg */
+            mixed_kg: number;
+            /** Name */
+            name: string;
+            /**
+             * Newest
+             * @description Number of the newest happening: of two answers, that with the higher is the later
+             */
+            newest: number;
+            next_pour: components["schemas"]["PourNow"] | null;
+            /** Now S */
+            now_s: number;
+            /** Nudges */
+            nudges: components["schemas"]["Nudge"][];
+            off_in_s: components["schemas"]["Range"] | null;
+            /**
+             * On Scale Kg
+             * @description stop_kg with the pan's own weight
+             */
+            on_scale_kg: number;
+            pan: components["schemas"]["PanOut"];
+            /**
+             * Pan Id
+             * @default null
+             */
+            pan_id?: number | null;
+            /**
+             * Parent Id
+             * @default null
+             */
+            parent_id?: number | null;
+            /** Paused At S */
+            paused_at_s: number | null;
+            /**
+             * Phase
+             * @enum {string}
+             */
+            phase: "melting" | "opening" | "simmering" | "to-weigh" | "weighed" | "given-up";
+            plan: components["schemas"]["CaramelIn"];
+            /** Read At S */
+            read_at_s: number | null;
+            /** Rise K S */
+            rise_k_s: number | null;
+            /** Said */
+            said: string;
+            /** Shade */
+            shade: ("clear" | "straw" | "pale-gold" | "amber" | "deep-amber" | "dark") | null;
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
+            /** Stop Depth M */
+            stop_depth_m: number;
+            /** Stop Kg */
+            stop_kg: number;
+            told: components["schemas"]["CaramelOut"];
+            told_kg: components["schemas"]["Range"];
+            /**
+             * Trouble
+             * @enum {string}
+             */
+            trouble: "" | "too-dark" | "bitter" | "burnt";
+            /** Undo Id */
+            undo_id: number | null;
+            /** Weighed Kg */
+            weighed_kg: number | null;
+        };
+        /**
+         * CaramelBegin
+         * @description Light the sugar. ``plan`` names a pan and a burner of the Larder.
+         */
+        CaramelBegin: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "caramel";
+            /** Name */
+            name: string;
+            /**
+             * Parent
+             * @default null
+             */
+            parent?: number | null;
+            plan: components["schemas"]["CaramelIn"];
+            /**
+             * Slot
+             * @default null
+             */
+            slot?: string | null;
+        };
+        /**
          * CaramelIn
          * @description Caramelised milk by the pan method. Amounts in the cook's words; a bare number is g (milk: ml).
          */
         CaramelIn: {
+            /**
+             * Burner
+             * @default null
+             */
+            burner?: number | components["schemas"]["BurnerIn"] | null;
             /**
              * Butter
              * @default 20 g
@@ -1979,6 +2161,19 @@ export interface components {
              */
             condensed?: string;
             /**
+             * Flame
+             * @description Of the simmering
+             * @default medium
+             * @enum {string}
+             */
+            flame?: "gentle" | "medium" | "strong";
+            /**
+             * Melt On
+             * @default gentle
+             * @enum {string}
+             */
+            melt_on?: "gentle" | "medium" | "strong";
+            /**
              * Milk
              * @default cow
              */
@@ -1989,11 +2184,23 @@ export interface components {
              */
             milk_amount?: string;
             /**
+             * Pan
+             * @description Larder number, or whole; a common one when left out
+             * @default null
+             */
+            pan?: number | components["schemas"]["PanIn"] | null;
+            /**
              * Shade
-             * @description straw, pale gold, amber, deep amber
+             * @description straw, pale-gold, amber, deep-amber
              * @default amber
              */
             shade?: string;
+            /**
+             * Solids
+             * @description "73 %"; empty: as soon as it is smooth
+             * @default
+             */
+            solids?: string;
             /**
              * Sugar
              * @default 100 g
@@ -2002,26 +2209,65 @@ export interface components {
         };
         /**
          * CaramelOut
-         * @description The steps and what they give.
+         * @description What the plan gives: °C, s, kg, m. ``on_scale_kg``: ``stop_kg`` with the pan's own weight.
          */
         CaramelOut: {
+            /** Butter Kg */
+            butter_kg: number;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+            /** Climbs M */
+            climbs_m: number;
             /** Cold Name */
             cold_name: string;
+            /** Condensed Kg */
+            condensed_kg: number;
+            /** Ends C */
+            ends_c: number;
             /** Fat */
             fat: number;
+            /** @description In the jar */
             mass_kg: components["schemas"]["Range"];
+            melt_s: components["schemas"]["Range"];
+            /** Milk Kg */
+            milk_kg: number;
+            /** Mixed Kg */
+            mixed_kg: number;
+            off_c: components["schemas"]["Range"];
+            /** On Scale Kg */
+            on_scale_kg: number;
+            /** Opening S */
+            opening_s: number;
+            /** Pan Height M */
+            pan_height_m: number;
+            /** Pan Kg */
+            pan_kg: number;
+            /** Pan Name */
+            pan_name: string;
+            /** Pour Kg */
+            pour_kg: number;
+            /** Pours */
+            pours: number;
+            /** Rise K S */
+            rise_k_s: number;
             /** Shade */
             shade: string;
+            simmer_s: components["schemas"]["Range"];
             /** Steps */
             steps: components["schemas"]["Step"][];
+            stop_kg: components["schemas"]["Range"];
             /** Sugar */
             sugar: number;
+            /** Sugar Kg */
+            sugar_kg: number;
             /** Total Solids */
             total_solids: number;
             /** Volume M3 */
             volume_m3: number;
+            /** Whys */
+            whys: {
+                [key: string]: components["schemas"]["Why"];
+            };
         };
         /**
          * Caution
@@ -2342,10 +2588,17 @@ export interface components {
             /** Nudges */
             nudges: components["schemas"]["Nudge"][];
             /**
+             * Pan Id
+             * @default null
+             */
+            pan_id?: number | null;
+            /**
              * Parent Id
              * @default null
              */
             parent_id?: number | null;
+            /** Paused At S */
+            paused_at_s: number | null;
             pieces: components["schemas"]["Pieces"] | null;
             /** Poured */
             poured: number;
@@ -2757,7 +3010,7 @@ export interface components {
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
         };
         /** FieldProblem */
         FieldProblem: {
@@ -4738,7 +4991,8 @@ export interface components {
         };
         /**
          * PlannedStep
-         * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter.
+         * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
+         *     ``follows`` the phase of a lit caramel that it is.
          */
         PlannedStep: {
             /** After */
@@ -4754,6 +5008,11 @@ export interface components {
             check: string;
             /** Fire */
             fire: boolean;
+            /**
+             * Follows
+             * @default
+             */
+            follows?: string;
             /** Hands */
             hands: boolean;
             /** Key */
@@ -4790,6 +5049,23 @@ export interface components {
              * @default null
              */
             key?: string | null;
+        };
+        /**
+         * PourNow
+         * @description What goes in next: kg of it, the how manieth pour of how many.
+         */
+        PourNow: {
+            /** Mass Kg */
+            mass_kg: number;
+            /** Number */
+            number: number;
+            /** Of */
+            of: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "butter" | "milk" | "condensed";
         };
         /**
          * PouredIn
@@ -5367,6 +5643,72 @@ export interface components {
             waited?: boolean;
         };
         /**
+         * ShadeMovedIn
+         * @description Another shade to stop at.
+         */
+        ShadeMovedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "shade_moved";
+            /**
+             * Shade
+             * @enum {string}
+             */
+            shade: "straw" | "pale-gold" | "amber" | "deep-amber";
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+        };
+        /**
+         * ShadeSeenIn
+         * @description The colour of the melted sugar, as the cook sees it.
+         */
+        ShadeSeenIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "shade_seen";
+            /**
+             * Shade
+             * @enum {string}
+             */
+            shade: "clear" | "straw" | "pale-gold" | "amber" | "deep-amber" | "dark";
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+        };
+        /**
          * ShownOut
          * @description An instrument of the rehearsal; ``value`` in ``unit``, null when it shows nothing.
          */
@@ -5486,13 +5828,14 @@ export interface components {
         };
         /**
          * Step
-         * @description One step: what to do, the sign to wait for, and the syrup's temperature where it matters.
+         * @description One step: what to do, the sign to wait for, how long it takes, and the syrup's temperature where it matters.
          */
         Step: {
             /** @default null */
             celsius?: components["schemas"]["Range"] | null;
             /** Do */
             do: string;
+            seconds: components["schemas"]["Range"];
             /** Sign */
             sign: string;
         };
@@ -5634,7 +5977,7 @@ export interface components {
              */
             aside: string[];
             /** Batches */
-            batches: (components["schemas"]["BatchOut"] | components["schemas"]["CurdBatchOut"] | components["schemas"]["SweetBatchOut"])[];
+            batches: (components["schemas"]["BatchOut"] | components["schemas"]["CurdBatchOut"] | components["schemas"]["CaramelBatchOut"] | components["schemas"]["SweetBatchOut"])[];
             /** Now S */
             now_s: number;
         };
@@ -5966,6 +6309,8 @@ export interface components {
             nudges: components["schemas"]["Nudge"][];
             /** One */
             one: string;
+            /** Paused At S */
+            paused_at_s: number | null;
             plan: components["schemas"]["SweetIn"];
             /** Rows */
             rows: components["schemas"]["SweetRowOut"][];
@@ -6198,6 +6543,13 @@ export interface components {
             before_cold_s: components["schemas"]["Range"];
             /** Boilings */
             boilings: components["schemas"]["Boiling"][];
+            /**
+             * Caramel
+             * @description The Bench's words for its caramel, where it has one
+             */
+            caramel: {
+                [key: string]: string;
+            };
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             cost: components["schemas"]["Cost"];
@@ -6331,6 +6683,11 @@ export interface components {
             hands: boolean;
             /** Key */
             key: string;
+            /**
+             * Lit Slot
+             * @description Of which slot the batch is that is lit for this step; empty when none is
+             */
+            lit_slot: string;
             /**
              * Phase
              * @enum {string}
@@ -15157,7 +15514,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "sweets" | "keeping" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
+                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "keeping" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
             };
             cookie?: never;
         };

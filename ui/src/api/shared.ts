@@ -15,6 +15,7 @@ export const ADDRESSES = {
   "rehearse": "/stove/rehearse",
   "rehearsal": "/stove/rehearse/:id(\\d+)",
   "curd": "/stove/curd/:id(\\d+)",
+  "caramel-pan": "/stove/caramel/:id(\\d+)",
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
   "batch": "/book/:id(\\d+)",

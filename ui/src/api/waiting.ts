@@ -4,7 +4,7 @@ import { LEASES, withLock } from './mutex'
 
 /** A happening as it was said: of which batch, when, and under which key. `of`: only where a former release kept it. */
 export interface Happening {
-  of?: 'pan' | 'curd' | 'sweet'
+  of?: 'pan' | 'curd' | 'caramel' | 'sweet'
   id: number
   event: EventIn
   at_s: number

@@ -1,10 +1,12 @@
 import { computed } from 'vue'
 import type { Batch } from '@/api/client'
 import {
+  useCaramels,
   useCurds,
   useStove,
   useSweets,
   type LiveBatch,
+  type LiveCaramel,
   type LiveCurd,
   type LiveSweet,
 } from '@/api/kitchen'
@@ -17,12 +19,13 @@ export type Nudge = Batch['nudges'][number]
 export type Loudness = (typeof LOUDNESS)[number]
 
 export interface Live {
-  of: 'pan' | 'curd' | 'sweet'
+  of: 'pan' | 'curd' | 'caramel' | 'sweet'
   id: number
   name: string
   place: string
   path: string
   burner: number | null
+  pan: number | null
   nudges: Nudge[]
   hushed: boolean
   onFire: boolean
@@ -51,6 +54,7 @@ export function livePan(b: LiveBatch): Live {
     place: b.pan.name,
     path: `/stove/${b.id}`,
     burner: b.burner_id,
+    pan: b.pan_id,
     nudges: b.nudges,
     hushed: b.hushed,
     making: makingOf(b),
@@ -67,10 +71,34 @@ export function liveCurd(c: LiveCurd): Live {
     place: spoken(c.steps[c.step]?.name ?? 'weighed'),
     path: `/stove/curd/${c.id}`,
     burner: c.step === 0 ? c.burner_id : null,
+    pan: c.step < 3 ? (c.pan_id ?? null) : null,
     nudges: c.nudges,
     hushed: c.hushed,
     making: makingOf(c),
-    onFire: c.step === 0,
+    onFire: c.step === 0 && c.paused_at_s === null,
+    nowS: () => c.now_s + ran(c),
+  }
+}
+
+const CARAMEL_PLACE: Record<string, string> = {
+  melting: 'sugar melts',
+  opening: 'milk goes in',
+  simmering: 'simmers down',
+}
+
+export function liveCaramel(c: LiveCaramel): Live {
+  return {
+    of: 'caramel',
+    id: c.id,
+    name: c.name,
+    place: CARAMEL_PLACE[c.phase] ?? 'to weigh',
+    path: `/stove/caramel/${c.id}`,
+    burner: c.burner_id,
+    pan: c.pan_id ?? null,
+    nudges: c.nudges,
+    hushed: c.hushed,
+    making: makingOf(c),
+    onFire: c.phase in CARAMEL_PLACE && c.paused_at_s === null,
     nowS: () => c.now_s + ran(c),
   }
 }
@@ -84,10 +112,11 @@ export function liveSweet(s: LiveSweet): Live {
     place: at?.say ?? 'weigh and count it',
     path: `/stove/sweet/${s.id}`,
     burner: null,
+    pan: null,
     nudges: s.nudges,
     hushed: s.hushed,
     making: null,
-    onFire: s.steps.some((x) => x.phase === 'running' && x.fire),
+    onFire: s.steps.some((x) => x.phase === 'running' && x.fire) && s.paused_at_s === null,
     nowS: () => s.now_s + ran(s),
   }
 }
@@ -96,10 +125,12 @@ export function liveSweet(s: LiveSweet): Live {
 export function useLives() {
   const stove = useStove()
   const curds = useCurds()
+  const caramels = useCaramels()
   const sweets = useSweets()
   return computed<Live[]>(() => [
     ...(stove.data.value ?? []).map(livePan),
     ...(curds.data.value ?? []).map(liveCurd),
+    ...(caramels.data.value ?? []).map(liveCaramel),
     ...(sweets.data.value ?? []).map(liveSweet),
   ])
 }

@@ -20,6 +20,7 @@ export const live = (name: string, nudges: Nudge[], more: Partial<Live> = {}): L
   place: 'kadhai',
   path: '/stove/1',
   burner: 1,
+  pan: 1,
   nudges,
   hushed: false,
   making: null,

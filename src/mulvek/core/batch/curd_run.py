@@ -16,12 +16,27 @@ from ..planning.curdle.plan import CurdlePlan
 from ..planning.strain.forecast import LONGEST_S, StrainForecast, StrainPlan, strain
 from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
-from .events import Abandoned, Begun, Event, Gone, Note, Poured, StepDone, Taken, Undo, Weighed, WheyWeighed
+from .events import (
+    Abandoned,
+    Begun,
+    Event,
+    Gone,
+    Note,
+    Paused,
+    Poured,
+    Resumed,
+    StepDone,
+    Taken,
+    Undo,
+    Weighed,
+    WheyWeighed,
+)
 from .log import Log, check_common
+from .pauses import away_s, check_pause, pause_nudge, paused_since
 from .standing import check_left
 
 CAN_HAPPEN = (
-    Begun, StepDone, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed,
+    Begun, StepDone, Paused, Resumed, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed,
     Taken, Gone,
 )  # fmt: skip
 CurdPlan = CurdlePlan | StrainPlan
@@ -53,6 +68,7 @@ class CurdState:
     said: str
     ln_ratio: float | None
     given_up: bool
+    paused_at_s: float | None
     nudges: tuple[Nudge, ...]
     curdle: CurdForecast | None
     strain: StrainForecast | None
@@ -65,7 +81,7 @@ class CurdState:
     @property
     def on_fire(self) -> bool:
         """Milk that comes to the boil stands on its burner."""
-        return self.curdle is not None and self.step == 0 and not self.finished
+        return self.curdle is not None and self.step == 0 and not self.finished and self.paused_at_s is None
 
     @property
     def told_kg(self) -> Range:
@@ -100,11 +116,14 @@ def curd_state(log: Log, now_s: float) -> CurdState:
         start = starts[i] if i < len(starts) else None
         end = ends[i] if i < len(ends) else None
         due = start + stage.seconds - now_s if start is not None and end is None else None
+        if due is not None and start is not None and stage.name == "to-the-boil":
+            due += away_s(counted, start, now_s)
         steps.append(
             RunningStep(
                 name=stage.name, seconds=stage.seconds, sign=stage.sign, began_at_s=start, done_at_s=end, due_s=due
             )
         )
+    paused = paused_since(counted)
     told = curded.curd_kg if curded else hung.curd_kg if hung else Range.exact(0.0)
     pieces = None
     if isinstance(plan, CurdlePlan) and curded and use(plan.use).piece_kg:
@@ -121,7 +140,8 @@ def curd_state(log: Log, now_s: float) -> CurdState:
         said=difference(plan, curded, told, weighed) if weighed is not None else "",
         ln_ratio=math.log(weighed / told.likely) if weighed and not given_up else None,
         given_up=given_up,
-        nudges=() if given_up else attended(_nudges(steps, len(ends)), said),
+        paused_at_s=paused,
+        nudges=() if given_up else attended(_nudges(steps, len(ends), paused, now_s), said),
         curdle=curded,
         strain=hung,
     )
@@ -146,15 +166,17 @@ _OVER: Mapping[str, tuple[str, str]] = {
 }
 
 
-def _nudges(steps: Sequence[RunningStep], here: int) -> list[Nudge]:
+def _nudges(steps: Sequence[RunningStep], here: int, paused_s: float | None, now_s: float) -> list[Nudge]:
     """What the running step asks for. Milk near the boil and hot curd are hazards; the rest can wait a little."""
     if here >= len(steps) or steps[here].began_at_s is None:
         return []
+    if paused_s is not None:
+        return [pause_nudge(paused_s)]
     step = steps[here]
     began = step.began_at_s or 0.0
     episode = str(here)
     if step.name == "to-the-boil":
-        due = began + max(0.0, step.seconds - BOILOVER_AHEAD_S)
+        due = now_s + (step.due_s or 0.0) - min(BOILOVER_AHEAD_S, step.seconds)
         return [
             Nudge(
                 key="boilover",
@@ -249,6 +271,8 @@ def check_curd_event(log: Log, new: Event) -> None:
                 raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
         case Weighed(mass_kg):
             _within("mass_kg", mass_kg, most)
+        case Paused() | Resumed():
+            check_pause(what, state.paused_at_s, state.on_fire)
         case Taken() | Gone():
             check_left(log, what)
         case _:

@@ -7,6 +7,8 @@ from typing import Literal
 from ..composition.materials import Material
 from ..equipment.burners import Flame
 from ..equipment.pans import Pan
+from ..planning.caramel.forecast import Pour
+from ..planning.caramel.shades import SeenShade, Shade
 from ..planning.reduce.plan import Addition
 from ..planning.reduce.stops import Stop
 from ..ranges import Range
@@ -264,6 +266,28 @@ class Gone:
 
 
 @dataclass(frozen=True, slots=True)
+class ShadeSeen:
+    """The colour of the melted sugar, as the cook sees it."""
+
+    shade: SeenShade
+
+
+@dataclass(frozen=True, slots=True)
+class ShadeMoved:
+    """Another shade to stop at."""
+
+    shade: Shade
+
+
+@dataclass(frozen=True, slots=True)
+class Added:
+    """Stirred into the caramel, kg: the butter, a pour of the milk, the condensed milk."""
+
+    what: Pour
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
 class LidMoved:
     on: bool
 
@@ -282,7 +306,7 @@ class AcidPoured:
 
 Happening = (
     Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | BaseWeighed | Taken | Gone
-    | LidMoved | SkinFolded | AcidPoured |
+    | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
     | PartTaken | Carried | Joined | PouredInto
@@ -323,6 +347,9 @@ KINDS: Mapping[str, type[Happening]] = {
     "base_weighed": BaseWeighed,
     "taken": Taken,
     "gone": Gone,
+    "shade_seen": ShadeSeen,
+    "shade_moved": ShadeMoved,
+    "added": Added,
     "lid_moved": LidMoved,
     "skin_folded": SkinFolded,
     "acid_poured": AcidPoured,

@@ -5,10 +5,11 @@ from dataclasses import dataclass, replace
 from typing import Any, Literal, get_args
 
 from ..errors import Conflict, NotFound
+from ..planning.caramel.plan import CaramelPlan
 from ..planning.curdle.plan import CurdlePlan
 from ..planning.reduce.plan import ReducePlan
 from ..planning.strain.forecast import StrainPlan
-from . import curd_run, rules, sweet_run
+from . import caramel_run, curd_run, rules, sweet_run
 from .events import Begun, Event, Happening, Lit, Reading, WheyWeighed
 from .history import History
 from .log import Log
@@ -16,7 +17,7 @@ from .running import BatchState, look
 
 WHEY_STEP_KG = 0.01
 """So much more whey is worth a line in the log."""
-KindName = Literal["reduce", "curdle", "strain", "sweet"]
+KindName = Literal["reduce", "curdle", "strain", "caramel", "sweet"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -60,6 +61,12 @@ def _cloth_hears(plan: StrainPlan, state: curd_run.CurdState, reading: Reading) 
     return WheyWeighed(round(whey, 3))
 
 
+def _caramel_hears(_: CaramelPlan, state: caramel_run.CaramelState, reading: Reading) -> Happening | None:
+    """A probe tells of the sugar, a scale of the pan that simmers."""
+    wanted = {"melting": "temperature", "simmering": "weight"}.get(state.phase)
+    return reading if reading.how == wanted else None
+
+
 _CURDLE = Kind(
     name="curdle",
     plan=CurdlePlan,
@@ -84,6 +91,16 @@ KINDS: Mapping[KindName, Kind] = {
         ),
         _CURDLE,
         replace(_CURDLE, name="strain", plan=StrainPlan, hears=_cloth_hears),
+        Kind(
+            name="caramel",
+            plan=CaramelPlan,
+            can_happen=caramel_run.CAN_HAPPEN,
+            begins=Lit(),
+            log=Log,
+            checked=caramel_run.check_caramel_event,
+            state=caramel_run.caramel_state,
+            hears=_caramel_hears,
+        ),
         Kind(
             name="sweet",
             plan=sweet_run.SweetRun,

@@ -4,12 +4,14 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from ..planning.caramel.plan import CaramelPlan
 from ..planning.curdle.pieces import use
 from ..planning.curdle.plan import CurdlePlan
 from ..planning.reduce.forecast import forecast
 from ..planning.reduce.plan import ReducePlan
 from ..planning.strain.forecast import StrainPlan
 from ..ranges import Range
+from .caramel_run import CaramelState
 from .curd_run import CurdState
 from .running import BatchState
 from .sweet_run import SweetRun, SweetState
@@ -40,13 +42,15 @@ class Summary:
     many: str = ""
 
 
-def summary(plan: Any, state: BatchState | CurdState | SweetState, told: Mapping[str, Any]) -> Summary:
+def summary(plan: Any, state: BatchState | CurdState | CaramelState | SweetState, told: Mapping[str, Any]) -> Summary:
     """Of a batch of any kind; ``told`` is the answer given when it began."""
     match state:
         case BatchState():
             return _of_reduction(plan, state, told)
         case CurdState():
             return _of_curd(plan, state)
+        case CaramelState():
+            return _of_caramel(plan, state)
         case SweetState():
             return _of_sweet(plan, state)
 
@@ -82,6 +86,19 @@ def _of_curd(plan: CurdlePlan | StrainPlan, state: CurdState) -> Summary:
         told_kg=state.told_kg,
         weighed_kg=state.weighed_kg,
         whey_kg=state.whey_kg,
+    )
+
+
+_CARAMEL: Mapping[str, SummaryPhase] = {"to-weigh": "to-weigh", "weighed": "weighed", "given-up": "given-up"}
+
+
+def _of_caramel(plan: CaramelPlan, state: CaramelState) -> Summary:
+    sugar = plan.sugar.quantity.understood
+    return Summary(
+        phase=_CARAMEL.get(state.phase, "running"),
+        of=f"{sugar} of sugar to {plan.shade.replace('-', ' ')} in {plan.hearth.pan.name}",
+        told_kg=state.told_kg,
+        weighed_kg=state.weighed_kg,
     )
 
 

@@ -22,7 +22,9 @@ from .events import (
     Begun,
     Event,
     Note,
+    Paused,
     PiecesCounted,
+    Resumed,
     RowWeighed,
     StepBegun,
     StepDone,
@@ -30,13 +32,14 @@ from .events import (
     Weighed,
 )
 from .log import Log, check_common
+from .pauses import away_s, check_pause, pause_nudge, paused_since
 
 StepPhase = Literal["waits", "ready", "running", "done"]
 MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 
@@ -84,6 +87,7 @@ class SweetState:
     counted: int | None
     given_up: bool
     done: bool
+    paused_at_s: float | None
     nudges: tuple[Nudge, ...]
     said: str
 
@@ -140,7 +144,8 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                 given_up = True
             case _:
                 pass
-    steps = tuple(_step(s, began, done, now_s) for s in planned)
+    steps = tuple(_step(s, began, done, counted, now_s) for s in planned)
+    paused = paused_since(counted)
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     all_done = all(s.phase == "done" for s in steps)
     return SweetState(
@@ -155,7 +160,8 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         counted=pieces,
         given_up=given_up,
         done=all_done,
-        nudges=() if given_up else attended(_nudges(steps), said),
+        paused_at_s=paused,
+        nudges=() if given_up else attended(_nudges(steps, paused, now_s), said),
         said=_difference(run, told_kg, told_pieces, weighed, pieces),
     )
 
@@ -174,7 +180,13 @@ def _retimed(steps: tuple[PlannedStep, ...], seconds: Sequence[Range | None]) ->
     return tuple(s if now is None else replace(s, seconds=now) for s, now in zip(steps, seconds, strict=True))
 
 
-def _step(planned: PlannedStep, began: Mapping[str, float], done: Mapping[str, float], now_s: float) -> StepNow:
+def _step(
+    planned: PlannedStep,
+    began: Mapping[str, float],
+    done: Mapping[str, float],
+    counted: Sequence[Event],
+    now_s: float,
+) -> StepNow:
     start, end = began.get(planned.key), done.get(planned.key)
     waits = tuple(key for key in planned.after if key not in done)
     phase: StepPhase
@@ -185,18 +197,21 @@ def _step(planned: PlannedStep, began: Mapping[str, float], done: Mapping[str, f
     else:
         phase = "waits" if waits else "ready"
     due = start + planned.seconds.likely - now_s if phase == "running" and start is not None else None
+    if due is not None and start is not None and planned.fire and not planned.base:
+        # what is off the fire for a while stands still; what sets or freezes goes on
+        due += away_s(counted, start, now_s)
     return StepNow(planned=planned, phase=phase, began_at_s=start, done_at_s=end, due_s=due, waits_for=waits)
 
 
-def _nudges(steps: Sequence[StepNow]) -> list[Nudge]:
+def _nudges(steps: Sequence[StepNow], paused_s: float | None, now_s: float) -> list[Nudge]:
     """A running step whose time is up asks for hands; one on the fire more firmly than one that sets or freezes."""
-    made = []
+    made = [] if paused_s is None else [pause_nudge(paused_s)]
     for step in steps:
-        if step.phase != "running" or step.began_at_s is None or step.planned.base:
+        if step.due_s is None or step.planned.base or (step.planned.fire and paused_s is not None):
             continue
         kind: Class = "hazard" if step.planned.fire else "care"
         act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
-        due = step.began_at_s + step.planned.seconds.likely
+        due = now_s + step.due_s
         made.append(
             Nudge(
                 key=step.planned.key, episode="0", kind=kind, due_at_s=due, act=act, strip="ready", answer="step_done"
@@ -222,6 +237,17 @@ def _difference(run: SweetRun, told_kg: Range, told_pieces: Range, weighed: floa
             f"{pieces} {word}, as told." if pieces == likely else f"{pieces} {word} where {likely} were told."
         )
     return " ".join(said)
+
+
+CARAMEL_SLOT = "CARAMEL"
+"""The slot of a caramel that is lit for a sweet."""
+
+
+def step_of(steps: Sequence[StepNow], slot: str) -> StepNow | None:
+    """The step that begins when what is made for this slot is lit."""
+    if slot == CARAMEL_SLOT:
+        return next((s for s in steps if s.planned.follows), None)
+    return next((s for s in steps if s.planned.key == base_step(slot)), None)
 
 
 def base_step(slot: str) -> str:
@@ -254,6 +280,9 @@ def check_sweet_event(log: Log, new: Event) -> None:
             if all(s.planned.key != base_step(slot) for s in state.steps):
                 raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
             _within("mass_kg", kg)
+        case Paused() | Resumed():
+            fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
+            check_pause(what, state.paused_at_s, fires)
         case RowWeighed(row, kg):
             if not 0 <= row < len(run.rows):
                 raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")

@@ -13,6 +13,7 @@ import WhyWord from '@/sentence/WhyWord.vue'
 import AskTray from './AskTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import ComparePans from './ComparePans.vue'
+import { useFree } from './free'
 import { figuresAt, figuresOf } from './figures'
 import JudgementTray from './JudgementTray.vue'
 import LightTray from './LightTray.vue'
@@ -73,6 +74,7 @@ function drop(depth: number) {
 }
 
 const kitchen = computed(() => larder.data.value)
+useFree(() => words.value, kitchen)
 </script>
 
 <template>

@@ -2,25 +2,21 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
-import { api, unwrap } from '@/api/client'
+import { api, unwrap, type CaramelIn, type Flame, type Range } from '@/api/client'
 import { STAGES } from '@/api/shared'
-import { percent, stageDoes, volume, weight } from '@/say'
+import CaramelPool from '@/caramel/CaramelPool.vue'
+import PoursBank from '@/caramel/PoursBank.vue'
+import { GOALS } from '@/caramel/shades'
+import BeginTray from '@/form/BeginTray.vue'
+import { minutes, percent, spoken, stageDoes, volume, weight } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
+import WhyWord from '@/sentence/WhyWord.vue'
 import BenchRoutes from './BenchRoutes.vue'
+import { useFree } from './free'
+import { useMaking } from './making'
 import { plain, shown, useWords } from '@/sentence/words'
 
-/** Caramelised milk by the pan method: dry caramel, butter, milk, condensed milk, with its shades. */
-const SHADES = [
-  { value: 'straw', text: 'straw', does: '150 to 162 °C: barely caramel', colour: '#f0dc9c' },
-  { value: 'pale gold', text: 'pale gold', does: '162 to 168 °C: mild', colour: '#e6b95c' },
-  { value: 'amber', text: 'amber', does: '168 to 175 °C: full', colour: '#c4812f' },
-  {
-    value: 'deep amber',
-    text: 'deep amber',
-    does: '175 to 182 °C: at the edge',
-    colour: '#8e4d1c',
-  },
-]
+/** Caramelised milk by the pan method: dry sugar to a shade, opened with butter and milk, simmered; and lighting it. */
 const FIRST = {
   sugar: '100 g',
   shade: 'amber',
@@ -28,39 +24,70 @@ const FIRST = {
   amount: '250 ml',
   milk: '',
   condensed: '200 g',
+  solids: '',
+  pan: '',
+  burner: '',
+  melt: 'gentle',
+  flame: 'medium',
 }
-const { larder, words, keep, milks } = useWords('/bench/caramel', FIRST, ['milk'])
+const { larder, words, keep, milks } = useWords('/bench/caramel', FIRST, ['milk', 'pan', 'burner'])
+const kitchen = computed(() => larder.data.value)
+useFree(() => words, kitchen)
+const making = useMaking()
 
+const plan = computed<CaramelIn>(() => ({
+  sugar: words.sugar,
+  shade: words.shade,
+  butter: words.butter,
+  milk_amount: words.amount,
+  milk: Number(words.milk),
+  condensed: words.condensed,
+  solids: words.solids,
+  pan: Number(words.pan),
+  burner: Number(words.burner),
+  melt_on: words.melt as Flame,
+  flame: words.flame as Flame,
+}))
+const settled = refDebounced(
+  computed(() => JSON.stringify(plan.value)),
+  60,
+)
 const asked = useQuery({
-  queryKey: [
-    'caramel',
-    refDebounced(
-      computed(() => JSON.stringify(words)),
-      60,
-    ),
-  ],
+  queryKey: ['caramel', settled, computed(() => larder.dataUpdatedAt.value)],
   queryFn: ({ signal }) =>
-    unwrap(
-      api.POST('/api/bench/caramel', {
-        body: {
-          sugar: words.sugar,
-          shade: words.shade,
-          butter: words.butter,
-          milk_amount: words.amount,
-          milk: Number(words.milk),
-          condensed: words.condensed,
-        },
-        signal,
-      }),
-    ),
-  enabled: computed(() => Number(words.milk) > 0),
+    unwrap(api.POST('/api/bench/caramel', { body: JSON.parse(settled.value), signal })),
+  enabled: computed(() => JSON.parse(settled.value).milk > 0 && JSON.parse(settled.value).pan > 0),
   placeholderData: keepPreviousData,
   retry: false,
 })
+const f = computed(() => asked.data.value)
+async function start(name: string, key: string) {
+  const body = {
+    batch: { kind: 'caramel' as const, plan: plan.value, name, key, ...making.sent() },
+  }
+  const { id } = await unwrap(api.POST('/api/batches', { body }))
+  making.letGo()
+  return `/stove/caramel/${id}`
+}
 const problem = computed(() => asked.error.value)
 const wrong = (field: string) =>
   problem.value?.field === field ? problem.value.message : undefined
-const stage = computed(() => STAGES.indexOf(asked.data.value?.cold_name as (typeof STAGES)[number]))
+const stage = computed(() => STAGES.indexOf(f.value?.cold_name as (typeof STAGES)[number]))
+const takes = (r: Range) =>
+  r.likely < 90
+    ? `${Math.round(r.likely)} s`
+    : `${minutes(r.likely)} min (${minutes(r.low)}–${minutes(r.high)})`
+const SHADE_WORDS = GOALS.map((s) => ({
+  value: s.key,
+  text: s.text,
+  does: `${s.from} to ${s.to} °C`,
+}))
+const FLAMES = plain('gentle', 'medium', 'strong')
+const SOLIDS = [
+  { value: '', text: 'until it is smooth', does: 'a sauce that pours' },
+  { value: '65 %', text: 'to 65 % solids', does: 'pours slowly' },
+  { value: '73 %', text: 'to 73 % solids', does: 'spreads from a jar' },
+]
 </script>
 
 <template>
@@ -83,8 +110,8 @@ const stage = computed(() => STAGES.indexOf(asked.data.value?.cold_name as (type
         <SentenceWord
           v-model="words.shade"
           label="which shade"
-          :shown="words.shade"
-          :choices="SHADES"
+          :shown="spoken(words.shade)"
+          :choices="SHADE_WORDS"
           :problem="wrong('shade')"
           @kept="keep"
         />; stir in
@@ -125,94 +152,176 @@ const stage = computed(() => STAGES.indexOf(asked.data.value?.cold_name as (type
           :problem="wrong('condensed')"
           @kept="keep"
         />
-        of condensed milk.
+        of condensed milk, and simmer it
+        <SentenceWord
+          v-model="words.solids"
+          label="how far it is simmered"
+          :shown="
+            SOLIDS.find((x) => x.value === words.solids)?.text ??
+            `to ${words.solids.replace(/ ?solids/, '')} solids`
+          "
+          free
+          hint="A share of solids: 70 %."
+          :choices="SOLIDS"
+          :problem="wrong('solids')"
+          after="."
+          @kept="keep"
+        />
+      </p>
+      <p v-if="kitchen" class="sentence more">
+        In
+        <SentenceWord
+          v-model="words.pan"
+          label="which pan"
+          :shown="kitchen.pans.find((p) => String(p.id) === words.pan)?.name ?? '…'"
+          :choices="kitchen.pans.map((p) => ({ value: String(p.id), text: p.name }))"
+          :problem="wrong('pan')"
+          @kept="keep"
+        />
+        on
+        <SentenceWord
+          v-model="words.burner"
+          label="which burner"
+          :shown="`the ${kitchen.burners.find((b) => String(b.id) === words.burner)?.name ?? '…'}`"
+          :choices="kitchen.burners.map((b) => ({ value: String(b.id), text: b.name }))"
+          :problem="wrong('burner')"
+          @kept="keep"
+        />, melted on a
+        <SentenceWord
+          v-model="words.melt"
+          label="the flame it melts on"
+          :shown="words.melt"
+          :choices="FLAMES"
+          :problem="wrong('melt_on')"
+          @kept="keep"
+        />
+        flame, simmered on a
+        <SentenceWord
+          v-model="words.flame"
+          label="the flame it simmers on"
+          :shown="words.flame"
+          :choices="FLAMES"
+          :problem="wrong('flame')"
+          @kept="keep"
+        />
+        one.
       </p>
     </section>
     <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
-    <template v-if="asked.data.value">
-      <p class="answer said" aria-live="polite">
-        You will have <b>{{ weight(asked.data.value.mass_kg.likely) }}</b>,
-        {{ volume(asked.data.value.volume_m3) }}, at
-        {{ percent(asked.data.value.total_solids) }} solids and
-        {{ percent(asked.data.value.sugar) }} sugar. Cold it <b>{{ stageDoes(stage) }}</b>.
-      </p>
-      <ul class="shades" aria-label="Shades of caramel">
-        <li v-for="s in SHADES" :key="s.value" :class="{ here: s.value === words.shade }">
-          <span class="swatch" :style="{ background: s.colour }" />
-          <b>{{ s.text }}</b> <span class="soft">{{ s.does }}</span>
-        </li>
-      </ul>
-      <section class="tray" aria-label="The steps">
+    <template v-if="f && !problem">
+      <div class="things">
+        <CaramelPool
+          :celsius="null"
+          :off="f.off_c.likely"
+          :ends="f.ends_c"
+          :goal="f.shade"
+          told
+          movable
+          @goal="(shade) => keep({ shade })"
+        />
+        <div class="figures">
+          <p class="answer" aria-live="polite">
+            Off the flame at <b>{{ Math.round(f.off_c.likely) }} °C</b>, after about
+            <b>{{ minutes(f.melt_s.likely) }} minutes</b> ({{ minutes(f.melt_s.low) }}–{{
+              minutes(f.melt_s.high)
+            }}): it ends {{ spoken(f.shade) }} by itself. You will have
+            <b>{{ weight(f.mass_kg.likely) }}</b>, {{ volume(f.volume_m3) }}, at
+            {{ percent(f.total_solids) }} solids and {{ percent(f.sugar) }} sugar. Cold it
+            <b>{{ stageDoes(stage) }}</b>.
+          </p>
+          <p class="whys">
+            <WhyWord :why="f.whys.off!" :text="`why ${Math.round(f.off_c.likely)} °C?`" />
+            <WhyWord :why="f.whys.melt!" :text="`why ${minutes(f.melt_s.likely)} min?`" />
+            <WhyWord v-if="f.pours" :why="f.whys.pours!" text="why so many pours?" />
+            <WhyWord :why="f.whys.stop!" :text="`why ${weight(f.stop_kg.likely)}?`" />
+            <WhyWord :why="f.whys.thick!" text="why so thick?" />
+          </p>
+          <PoursBank
+            :told="f"
+            :added="{}"
+            :next="null"
+            :stop="f.stop_kg.likely"
+            :on-scale="f.on_scale_kg"
+          />
+        </div>
+      </div>
+      <section class="tray steps" aria-label="The steps">
         <p class="legend"><b>The steps</b></p>
         <ol>
-          <li v-for="s in asked.data.value.steps" :key="s.do">
-            <p class="do">{{ s.do }}</p>
-            <p class="soft">until {{ s.sign }}</p>
-            <p v-if="s.celsius" class="heat">
-              {{ Math.round(s.celsius.likely) }} °C
-              <span class="soft"
-                >{{ Math.round(s.celsius.low) }}–{{ Math.round(s.celsius.high) }}, in the
-                syrup</span
-              >
+          <li v-for="s in f.steps" :key="s.do">
+            <p class="do">
+              {{ s.do }}
+              <span v-if="s.seconds.likely" class="soft takes">{{ takes(s.seconds) }}</span>
+            </p>
+            <p class="soft">
+              <b v-if="s.celsius" class="heat">{{ Math.round(s.celsius.likely) }} °C,</b> until
+              {{ s.sign }}
             </p>
           </li>
         </ol>
-        <p v-for="c in asked.data.value.cautions" :key="c.title" class="caution">
-          <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
-        </p>
+        <div class="go">
+          <p v-for="c in f.cautions" :key="c.title" class="caution">
+            <b :class="c.severity">{{ c.title }}</b> {{ c.text }}
+          </p>
+          <BeginTray
+            :start="start"
+            :suggested="`Caramel, ${spoken(f.shade)}`"
+            verb="Light it"
+            :cautions="f.cautions"
+            :blocked="Boolean(problem)"
+          />
+        </div>
       </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.said {
-  margin: 18px 4px;
+.more {
+  font-size: 20px;
+  line-height: 32px;
 }
-.shades {
+.things {
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
-  gap: 14px;
-  margin: 0 4px 26px;
+  grid-template-columns: 400px minmax(0, 1fr);
+  gap: 34px;
+  align-items: center;
+  margin: 16px 4px 22px;
 }
-.shades li {
-  padding: 8px;
-  border: 2px solid transparent;
-  border-radius: 10px;
+.figures {
+  display: grid;
+  gap: 12px;
 }
-.shades .here {
-  border-color: var(--cobalt);
+.whys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
-.shades b,
-.shades .soft {
-  display: block;
-}
-.swatch {
-  display: block;
-  height: 46px;
-  margin-bottom: 6px;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
+.steps {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 34px;
 }
 ol {
   display: grid;
-  gap: 12px;
-  margin: 6px 0 14px;
+  gap: 10px;
   padding-left: 26px;
   list-style: decimal;
 }
 .do {
-  font: 400 20px/28px var(--words);
+  font: 400 19px/26px var(--words);
 }
 .heat {
-  font-size: 44px;
-  line-height: 50px;
-  font-weight: 680;
   color: var(--cobalt);
 }
-.heat .soft {
-  font-size: 16px;
-  font-weight: 450;
+.takes {
+  font: 500 15px var(--figures);
+  white-space: nowrap;
+}
+.go {
+  display: grid;
+  gap: 10px;
+  align-content: start;
 }
 .danger {
   color: var(--madder);
@@ -221,8 +330,9 @@ ol {
   font-size: 16px;
 }
 @media (max-width: 900px) {
-  .shades {
-    grid-template-columns: 1fr 1fr;
+  .things,
+  .steps {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

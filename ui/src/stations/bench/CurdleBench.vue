@@ -2,9 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
 import { api, unwrap } from '@/api/client'
-import { useStove } from '@/api/kitchen'
 import CoolingChart from '@/charts/CoolingChart.vue'
 import { between } from '@/charts/slide'
 import StageBar from '@/charts/StageBar.vue'
@@ -17,6 +15,7 @@ import BeginTray from '@/form/BeginTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import { useMaking } from './making'
 import CurdBalance from './CurdBalance.vue'
+import { useFree } from './free'
 import { CURDLE_FIRST, useCurdChoices, startCurd } from './curd'
 import CurdleSentence from './CurdleSentence.vue'
 import CurdleWish from './CurdleWish.vue'
@@ -33,17 +32,7 @@ const choices = useCurdChoices()
 const making = useMaking()
 const kitchen = computed(() => larder.data.value)
 
-/** Until a burner is chosen, one that is free. */
-const stove = useStove()
-const route = useRoute()
-watch([() => words.burner, stove.data], ([burner, batches]) => {
-  if (route.query.burner || !burner || !batches) return
-  const busy = batches
-    .filter((b) => b.phase === 'heating' || b.phase === 'boiling')
-    .map((b) => String(b.burner_id))
-  const free = kitchen.value?.burners.find((b) => !busy.includes(String(b.id)))
-  if (busy.includes(burner) && free) words.burner = String(free.id)
-})
+useFree(() => words, kitchen)
 
 const plan = computed(() => ({
   milk: Number(words.milk),

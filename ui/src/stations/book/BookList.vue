@@ -25,13 +25,21 @@ const { total } = book
 const asked = computed(() => book.asked.isSuccess.value)
 type Line = (typeof book.items.value)[number]
 
-const KINDS = { reduce: '', curdle: 'chhena', strain: 'hung curd', sweet: 'sweet' }
+const KINDS = {
+  reduce: '',
+  curdle: 'chhena',
+  strain: 'hung curd',
+  caramel: 'caramel',
+  sweet: 'sweet',
+}
 const address = (l: Line) =>
   l.kind === 'reduce'
     ? `/book/${l.id}`
     : l.kind === 'sweet'
       ? `/stove/sweet/${l.id}`
-      : `/stove/curd/${l.id}`
+      : l.kind === 'caramel'
+        ? `/stove/caramel/${l.id}`
+        : `/stove/curd/${l.id}`
 /** When, what kind, what went in; of a sweet that is made how it came out, a sentence of its own. */
 const about = (l: Line) =>
   [[day(l.created_at_s), KINDS[l.kind]].filter(Boolean).join(', '), l.of]
@@ -41,6 +49,7 @@ const RUNS = {
   reduce: 'on the fire',
   curdle: 'not weighed',
   strain: 'not weighed',
+  caramel: 'on the fire',
   sweet: 'being made',
 }
 function gave(l: Line): string {

@@ -16,11 +16,22 @@ const standing = computed(() =>
       ...b,
       ends: ends(b),
       over: isOver(b),
-      to: b.kind === 'reduce' ? `/book/${b.ref}` : `/stove/curd/${b.ref}`,
+      to: `${PAGES[b.kind]}/${b.ref}`,
     }))
     .filter((b) => serverNow() < b.ends + FORGOTTEN_S),
 )
-const KINDS = { reduce: 'reduced milk', curdle: 'chhena', hang: 'hung curd' }
+const KINDS = {
+  reduce: 'reduced milk',
+  curdle: 'chhena',
+  hang: 'hung curd',
+  caramel: 'caramelised milk',
+}
+const PAGES = {
+  reduce: '/book',
+  curdle: '/stove/curd',
+  hang: '/stove/curd',
+  caramel: '/stove/caramel',
+}
 const WHYS = [
   { why: 'spoiled', text: 'spoiled' },
   { why: 'spilt', text: 'spilt' },

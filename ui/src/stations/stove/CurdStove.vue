@@ -42,7 +42,7 @@ const step = computed(() => b.value?.steps[b.value.step])
 const left = computed(() =>
   step.value?.due_s === null || step.value?.due_s === undefined
     ? null
-    : step.value.due_s - ran(b.value!),
+    : step.value.due_s - (b.value!.paused_at_s === null ? ran(b.value!) : 0),
 )
 const over = computed(() => left.value !== null && left.value < 0)
 const long = computed(() => Math.abs(left.value ?? 0) >= 5400)
@@ -54,6 +54,11 @@ function tell(event: EventIn) {
   if (b.value) log.mutate({ id: b.value.id, event })
 }
 const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
+/** Only milk that comes to the boil can be taken off and put back. */
+const mayPause = computed(
+  () => b.value?.kind === 'curdle' && b.value.step === 0 && !b.value.given_up,
+)
+const pause = () => tell({ kind: b.value?.paused_at_s != null ? 'resumed' : 'paused' })
 const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
 
 /** The nudge that is due, if any: it can be put off, or all sounds hushed. */
@@ -114,6 +119,7 @@ const hang = computed(() => {
 })
 useKeys([
   { key: 'd', does: 'this step is done', run: () => void done() },
+  { key: 'p', does: 'off the fire for a while, and back', run: () => mayPause.value && pause() },
   { key: 'u', does: 'undo the last', run: () => void undo() },
   { key: 'l', does: 'later: put off what is due', run: () => void later() },
   { key: 'q', does: 'quiet, and sounds again', run: hush },
@@ -135,6 +141,9 @@ useKeys([
         <p v-else-if="b.weighed_kg !== null && !step" class="words">
           <b>It gave {{ grams(b.weighed_kg) }}.</b> {{ b.said }}
         </p>
+        <p v-else-if="b.paused_at_s !== null" class="words">
+          <b>It is off the fire for a while.</b> Put it back before it cools, or chill it.
+        </p>
         <p v-else-if="step" class="words">
           <b>{{ DO[step.name]?.[0] ?? spoken(step.name) }}</b> Until {{ step.sign }}.
         </p>
@@ -142,6 +151,10 @@ useKeys([
         <div v-if="!b.given_up" class="verb">
           <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
             {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
+          </button>
+          <button v-if="mayPause" type="button" class="touch" @click="pause">
+            {{ b.paused_at_s !== null ? 'Back on the fire' : 'Off the fire for a while' }}
+            <kbd>P</kbd>
           </button>
           <button v-if="due" type="button" class="touch" @click="later">
             {{ due.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }} <kbd>L</kbd>

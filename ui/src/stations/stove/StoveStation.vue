@@ -73,6 +73,7 @@ function answer(due: Asked) {
     post({ of: 'sweet', id, event }).catch(() => undefined)
     return void router.push(due.live.path)
   }
+  if (due.live.of === 'caramel') return void router.push(due.live.path)
   if (due.live.of === 'curd' || due.nudge.answer === 'weighed') {
     if (due.nudge.answer === 'step_done')
       post({ of: 'curd', id, event: { kind: 'step_done' } }).catch(() => undefined)

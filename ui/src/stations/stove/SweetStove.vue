@@ -11,6 +11,7 @@ import { useLives } from '@/shell/live'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { NModal } from 'naive-ui'
+import { withoutTaken } from '@/stations/bench/free'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 import SweetRows from './SweetRows.vue'
@@ -27,7 +28,9 @@ type Step = SweetBatch['steps'][number]
 
 const running = computed(() => b.value?.steps.filter((s) => s.phase === 'running') ?? [])
 const ready = computed(() => b.value?.steps.filter((s) => s.phase === 'ready') ?? [])
-const left = (s: Step) => (s.due_s === null ? 0 : s.due_s - ran(b.value!))
+/** What is off the fire for a while stands still. */
+const stands = (s: Step) => s.fire && !s.base && b.value!.paused_at_s !== null
+const left = (s: Step) => (s.due_s === null ? 0 : s.due_s - (stands(s) ? 0 : ran(b.value!)))
 /** The running step that is due first stands large; with none running, the first that can begin. */
 const first = computed(
   () => [...running.value].sort((x, y) => left(x) - left(y))[0] ?? ready.value[0],
@@ -42,7 +45,12 @@ function told(s: Step): [string, string] {
 /** The pan or the curd that runs as this base, with where it stands. */
 const lives = useLives()
 const made = (s: Step) =>
-  lives.value.find((x) => x.making?.parent === b.value?.id && x.making?.slot === s.base)
+  lives.value.find((x) => x.making?.parent === b.value?.id && x.making?.slot === s.lit_slot)
+/** Its plan on the Bench, in a pan and on a burner that are free. */
+const onBench = (s: Step) => ({
+  path: `/bench${s.bench}`,
+  query: { ...withoutTaken(s.bench_words, lives.value), making: b.value!.id, slot: s.lit_slot },
+})
 const takes = (s: Step) =>
   s.seconds.likely >= 5400
     ? `${Math.round(s.seconds.likely / 360) / 10} h`
@@ -67,6 +75,9 @@ const act = () => {
   else if (first.value.phase === 'running') done(first.value)
   else begin(first.value)
 }
+/** A step on the fire stands still meanwhile; what sets or freezes goes on. */
+const mayPause = computed(() => running.value.some((s) => s.fire && !s.base) && !b.value?.finished)
+const pause = () => tell({ kind: b.value?.paused_at_s != null ? 'resumed' : 'paused' })
 const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
 const due = computed(() =>
   b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
@@ -110,6 +121,7 @@ watch(
 )
 useKeys([
   { key: 'd', does: 'begin it, or done and the next: the large step', run: () => void act() },
+  { key: 'p', does: 'off the fire for a while, and back', run: () => mayPause.value && pause() },
   { key: 'u', does: 'undo the last', run: () => void undo() },
   { key: 'l', does: 'later: put off what is due', run: () => void later() },
   { key: 'q', does: 'quiet, and sounds again', run: hush },
@@ -129,17 +141,16 @@ useKeys([
         </p>
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
         <p v-else-if="b.finished" class="words"><b>It is made.</b> {{ b.said }} {{ b.keeping }}</p>
+        <p v-else-if="b.paused_at_s !== null" class="words">
+          <b>It is off the fire for a while.</b> Its clock stands still; put it back before it
+          cools.
+        </p>
         <p v-else-if="first" class="words">
           <b>{{ first.say }}</b> {{ first.check }}
-          <RouterLink v-if="first.base && made(first)" :to="made(first)!.path"
+          <RouterLink v-if="first.lit_slot && made(first)" :to="made(first)!.path"
             >{{ made(first)!.name }} is under way.</RouterLink
           >
-          <RouterLink
-            v-else-if="first.base"
-            :to="{
-              path: `/bench${first.bench}`,
-              query: { ...first.bench_words, making: b.id, slot: first.base },
-            }"
+          <RouterLink v-else-if="first.lit_slot && first.phase !== 'done'" :to="onBench(first)"
             >Plan it on the Bench.</RouterLink
           >
           <TakeBase
@@ -157,6 +168,10 @@ useKeys([
           </button>
           <button v-if="next" type="button" class="touch" @click="done(first)">
             Done, the next later
+          </button>
+          <button v-if="mayPause" type="button" class="touch" @click="pause">
+            {{ b.paused_at_s !== null ? 'Back on the fire' : 'Off the fire for a while' }}
+            <kbd>P</kbd>
           </button>
           <button v-if="due" type="button" class="touch" @click="later">
             In five minutes <kbd>L</kbd>
@@ -217,6 +232,8 @@ useKeys([
               <button type="button" class="touch" @click="begin(s)">
                 begin too<span class="visually-hidden">: {{ s.say }}</span>
               </button>
+              <RouterLink v-if="s.lit_slot" :to="onBench(s)">plan it</RouterLink>
+              <TakeBase v-if="s.base" :making="b.id" :letter="s.base" :does="DOES[s.bench]!" />
             </small>
             <small v-else>{{ takes(s) }}</small>
           </li>

@@ -1,5 +1,6 @@
 import type { EventIn, Flame } from '@/api/client'
 import type { LiveAny } from '@/api/kitchen'
+import { SHADES } from '@/caramel/shades'
 
 /** What can be said afterwards of a batch of each kind. `figure`: the label of the number it needs. */
 export interface Forgotten {
@@ -54,6 +55,34 @@ const BOTH: readonly StepKind[] = ['step_begun', 'step_done']
 const WHEY = weighing('whey', 'whey', 'All the whey by then')
 const CURD = weighing('weighed', 'the curd', 'The curd weighed')
 
+const CARAMEL: Forgotten[] = [
+  ...SHADES.map((s) => ({
+    value: `shade ${s.key}`,
+    text: `it looked ${s.text}`,
+    made: (at_s: number): EventIn => ({ kind: 'shade_seen', shade: s.key, at_s }),
+  })),
+  {
+    value: 'heat',
+    text: 'temperature',
+    figure: '°C',
+    made: (at_s, c) => ({ kind: 'reading', how: 'temperature', value: c, sure: false, at_s }),
+  },
+  plain('off', 'taken off'),
+  ...(['butter', 'milk', 'condensed'] as const).map((what) => ({
+    value: `added ${what}`,
+    text: `${what === 'condensed' ? 'condensed milk' : what} in`,
+    figure: `${what === 'condensed' ? 'Condensed milk' : what === 'milk' ? 'Milk' : 'Butter'}, g`,
+    made: (at_s: number, g: number): EventIn => ({
+      kind: 'added',
+      what,
+      mass_kg: g / 1000,
+      at_s,
+    }),
+  })),
+  plain('scraped', 'sides wiped down'),
+  weighing('weighed', 'what it gave', 'It gave'),
+]
+
 export function forgotten(batch: LiveAny): Forgotten[] {
   switch (batch.kind) {
     case 'reduce':
@@ -72,6 +101,8 @@ export function forgotten(batch: LiveAny): Forgotten[] {
       ]
     case 'strain':
       return [plain('step_done', 'taken down'), WHEY, CURD]
+    case 'caramel':
+      return CARAMEL
     case 'sweet':
       return [
         ...batch.steps.flatMap((step) => {

@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 
 from ...composition.composition import Composition, together
 from ...errors import BadInput, Impossible
+from ..caramel.plan import KEEPS
 from .curds import Curd, chhena, hung_curd
 from .formula import MILK, SUGARS, Base, School, Sweet
 from .stuff import Soaked, Stuff, Thing, blend, boiled_down, fried, handled, soaked
@@ -39,13 +40,14 @@ class Pantry:
 @dataclass(frozen=True, slots=True)
 class ReadyBase:
     """A base as it was weighed: per kg, and how much there is. ``said``: where it comes from; ``at_s``: when it was
-    weighed, s since the epoch."""
+    weighed, s since the epoch; ``caramel``: caramelised milk, which is no base of a sweet."""
 
     parts: Composition
     added_sugar: float
     mass_kg: float
     said: str = ""
     at_s: float = 0.0
+    caramel: bool = False
 
 
 def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:
@@ -64,6 +66,9 @@ def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:
         mass,
         ", ".join(base.said for base in bases),
     )
+
+
+TO_CARAMELISE = "to caramelise, dry"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -305,7 +310,7 @@ def _rows(
         thing = milk_of(school, pantry) if key == MILK else pantry.things.get(key)
         if key == "caramel":
             sugar = pantry.thing("white-sugar")
-            rows.append(Row(sugar.key, sugar.name, kg * each / 0.96, "to caramelise, dry"))
+            rows.append(Row(sugar.key, sugar.name, kg * each / KEEPS, TO_CARAMELISE))
         elif thing is not None:
             rows.append(Row(thing.key, thing.name, kg * each, "to begin with"))
     for key, kg in late.items():

@@ -80,7 +80,8 @@ class Piece:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
     """Something to do. ``takes``: minutes, or the name of a reckoned time; ``after``: keys of what comes first;
-    ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet."""
+    ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet; ``follows``: it is this phase of a
+    caramel that is lit for it."""
 
     key: str
     say: str
@@ -91,6 +92,7 @@ class Step:
     check: str = ""
     caution: str = ""
     adds: tuple[str, ...] = ()
+    follows: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -264,6 +266,16 @@ def _adds(value: Any, where: str) -> tuple[str, ...]:
     return tuple(value)
 
 
+PHASES = ("melting", "opening", "simmering")
+
+
+def _phase(row: Mapping[str, Any], where: str) -> str:
+    phase = _word(row, "follows", where, "")
+    if phase and phase not in PHASES:
+        raise BadInput(where, f"“{phase}” is no phase of a caramel.", f"Use one of: {', '.join(PHASES)}.")
+    return phase
+
+
 def _steps(rows: Any, where: str) -> tuple[Step, ...]:
     if not isinstance(rows, list) or len(rows) > 30:
         raise BadInput(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
@@ -272,7 +284,11 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
         at = f"{where}.{i + 1}"
         if not isinstance(row, Mapping):
             raise BadInput(at, "A step is a table.", "Give key, say and takes.")
-        _known(row, at, frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution", "adds"}))
+        _known(
+            row,
+            at,
+            frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution", "adds", "follows"}),
+        )
         takes = row.get("takes")
         after = row.get("after")
         if not isinstance(takes, str):
@@ -298,6 +314,7 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
                 check=_word(row, "check", at, ""),
                 caution=_word(row, "caution", at, ""),
                 adds=_adds(row.get("adds", []), at),
+                follows=_phase(row, at),
             )
         )
     return tuple(made)

@@ -4,38 +4,21 @@ Reduction dossier §4 governs every boiling down, vegetables and all; what a pan
 several goes. First guess ±35 % until this kitchen's batches have taught the flame (``Rate``).
 """
 
-import math
 from dataclasses import dataclass
 
-import numpy as np
-
-from ...equipment.burners import Burner, Flame
 from ...equipment.kitchen import Kitchen
-from ...equipment.pans import Pan
 from ...equipment.vessels import capacity_m3
 from ...errors import Impossible
 from ...properties.density import volume_m3
-from ...properties.water_activity import boiling_point_c
 from ...ranges import Range
-from ..reduce.evaporation import LONGEST_S, Fire, descent, heat_up, simmer
-from ..reduce.plan import Rate
+from ..reduce.evaporation import LONGEST_S
+from ..reduce.hearth import Hearth, dry
 from .boiling import boil_off_s, goes
 from .stuff import Boil
 
-NODES, WARMING_STEPS = 14, 12
 THINNEST = 0.02
 _DRIEST = 0.80
 """Solids beyond which the flow of heat is no longer the model's: from there on the quick estimate goes on."""
-
-
-@dataclass(frozen=True, slots=True)
-class Hearth:
-    """Where it is boiled: pan, burner, flame and what is known of that flame here."""
-
-    pan: Pan
-    burner: Burner
-    flame: Flame
-    rate: Rate
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -59,28 +42,9 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
     cold = float(volume_m3(start, 20.0))
     several = goes(cold, capacity_m3(hearth.pan.shape))
     parts = start.scaled(1 / several)
-    burner, base = hearth.burner, hearth.pan.shape.base_diameter_m
-    fire = Fire(
-        heat_up_w=burner.net_power_w("strong", base),
-        simmer_w=burner.net_power_w(hearth.flame, base),
-        wall_loss=burner.wall_loss_w_m2_k,
-        room_c=kitchen.room_c,
-        pressure_pa=kitchen.pressure_pa,
-    )
-    to_solids = min(boil.to_solids, _DRIEST)
-    end_water = float(parts.solids) * (1 / to_solids - 1)
-    steam_all = max(0.0, float(parts.water) - end_water)
-    if hot:
-        warm_s, celsius, gone = 0.0, float(boiling_point_c(parts, kitchen.pressure_pa)) - 0.5, 0.0
-    else:
-        warm = heat_up(parts, kitchen.milk_c, hearth.pan, fire, WARMING_STEPS)
-        warm_s, celsius, gone = warm.seconds, warm.celsius, min(warm.steam_kg, 0.9 * steam_all)
-    seconds, rate = warm_s, 0.0
-    if steam_all > gone:
-        steam = np.linspace(gone, steam_all, NODES)
-        run = simmer(descent(parts.with_water(parts.water - steam), steam, hearth.pan, fire), celsius, fire)
-        seconds += float(run.at_s[-1]) / math.exp(hearth.rate.ln_mean)
-        rate = float(run.rate_kg_s[-1]) * math.exp(hearth.rate.ln_mean)
+    fire = hearth.fire(kitchen)
+    dried = dry(parts, min(boil.to_solids, _DRIEST), None if hot else kitchen.milk_c, hearth, kitchen, fire)
+    seconds = dried.seconds
     if boil.to_solids > _DRIEST:
         width = 2 * float(hearth.pan.shape.radius_m(hearth.pan.shape.height_m / 3))
         from_solids = max(_DRIEST, boil.from_solids)
@@ -89,22 +53,25 @@ def boiling(boil: Boil, kg: float, hearth: Hearth, kitchen: Kitchen, hot: bool) 
     return Boiling(
         of=boil.of,
         seconds=Range.lognormal(seconds * several, hearth.rate.ln_sd),
-        steam_kg=steam_all * several,
+        steam_kg=dried.steam_kg * several,
         goes=several,
-        rate_kg_s=rate,
+        rate_kg_s=dried.rate_kg_s,
         too_small=several > 1,
     )
 
 
-def boilings(boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitchen: Kitchen) -> list[Boiling]:
-    """Every boiling of a batch; what this flame does not do in half a day is told by the quick estimate."""
+def boilings(
+    boils: tuple[Boil, ...], finished_kg: float, hearth: Hearth, kitchen: Kitchen, poured_hot: bool = False
+) -> list[Boiling]:
+    """Every boiling of a batch; what this flame does not do in half a day is told by the quick estimate. ``poured_hot``:
+    what is cooked down goes into the pan hot."""
     made = []
     bases = [b for b in boils if b.of != "cook"]
     for boil in boils:
         kg = boil.start_kg * finished_kg
         if kg < 1e-4 or 1 - boil.from_solids < THINNEST:
             continue
-        hot = boil.of == "cook" and any(b.of != "cook" for b in bases)
+        hot = boil.of == "cook" and (poured_hot or bool(bases))
         try:
             made.append(boiling(boil, kg, hearth, kitchen, hot))
         except Impossible:

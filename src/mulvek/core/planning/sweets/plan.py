@@ -12,6 +12,7 @@ from ...ranges import Range
 from ...safety import keeping as kp
 from ...safety.cautions import Caution
 from ...safety.hazards import HAZARDS
+from ..reduce.hearth import Hearth
 from ..strain.draining import end_of
 from ..strain.forecast import LONGEST_S, bags_for, hanging_s
 from .balance import Level, levels, solids_rel_sd
@@ -20,7 +21,7 @@ from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
 from .checks import splits
 from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
-from .minutes import Boiling, Hearth, boilings
+from .minutes import Boiling, boilings
 from .nutrition import Nutrients, allergens, nutrients
 from .portions import (
     UNPEELED,
@@ -187,7 +188,9 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     if slab is not None:  # cut by its grid, however thick it turns out
         pieces, each = Range.exact(float(slab.grid.pieces)), slab.each_kg
     count = max(1, int(pieces.likely))
-    boils = boilings(built.stuff.boils, batch.finished_kg, plan.hearth, plan.kitchen)
+    boils = boilings(
+        built.stuff.boils, batch.finished_kg, plan.hearth, plan.kitchen, poured_hot="caramel" in built.school.mix
+    )
     frozen = None
     if plan.mould is not None:
         frozen = frozen_answer(built.parts, plan.mould, count, plan.freezer, plan.kitchen)

@@ -10,9 +10,9 @@ from ...ranges import Range
 from ..curdle import soak as sk
 from ..curdle.pieces import USES, VOID, at_once, ball_m, syrup_surface_m
 from ..curdle.syrup import syrup_boils_c, syrup_density_kg_m3
+from ..reduce.hearth import Hearth
 from .build import Built
 from .frying import GENTLE_C, browns_s, centre_sets_s, fat_c, fat_taken_kg
-from .minutes import Hearth
 from .portions import FIRM_C, slab_density_kg_m3
 
 CURVE_H = (0.0, 0.5, 1.0, 2.0, 3.0, 4.0, 6.0, 8.0, 12.0)

@@ -19,7 +19,8 @@ _SIGNS = {
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
-    """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter."""
+    """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
+    ``follows`` the phase of a lit caramel that it is."""
 
     key: str
     say: str
@@ -30,6 +31,7 @@ class PlannedStep:
     check: str
     caution: str
     base: str = ""
+    follows: str = ""
 
 
 def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int]) -> list[PlannedStep]:
@@ -91,6 +93,7 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
                 after=after,
                 check=step.check,
                 caution=step.caution,
+                follows=step.follows,
             )
         )
         before = (step.key,)

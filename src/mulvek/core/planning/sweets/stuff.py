@@ -10,6 +10,7 @@ from dataclasses import dataclass, field, replace
 
 from ...composition.composition import Composition
 from ...composition.materials import Material
+from ..caramel.plan import KEEPS
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -51,8 +52,7 @@ class Thing:
 
 
 CARAMEL_ADDED = 0.90
-CARAMEL_KEEPS = 0.96
-"""What dry sugar weighs once it is caramel; the rest leaves as steam (sweets dossier §2, an estimate)."""
+"""Of caramel, what counts as added sugar."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +85,7 @@ class Stuff:
     @classmethod
     def bare(cls, thing: Thing) -> "Stuff":
         if thing.key == "caramel":
-            sugar = 1 / CARAMEL_KEEPS
+            sugar = 1 / KEEPS
             return cls(
                 parts=thing.parts, bought={"white-sugar": sugar}, steam_kg=sugar - 1, added_sugar=thing.added_sugar
             )

@@ -3,10 +3,12 @@
 The solids are what went in; the water is what the scale says. So every sweet is built from what the base gave.
 """
 
+from collections.abc import Mapping
 from dataclasses import replace
 
-from ...composition.composition import Composition
 from ...errors import Conflict
+from ..caramel.forecast import Pour, opened
+from ..caramel.plan import CaramelPlan
 from ..curdle.forecast import CurdForecast
 from ..curdle.plan import CurdlePlan
 from ..reduce.plan import ReducePlan
@@ -14,7 +16,7 @@ from ..strain.draining import solids_after
 from ..strain.forecast import StrainForecast
 from .build import ReadyBase
 from .curds import chhena, hung_curd
-from .stuff import Stuff, Thing, blend
+from .stuff import CARAMEL_ADDED, Stuff, Thing, blend
 
 
 def reduced(plan: ReducePlan, sugar_kg: float, weighed_kg: float, said: str) -> ReadyBase:
@@ -50,8 +52,18 @@ def hung(told: StrainForecast, weighed_kg: float, said: str) -> ReadyBase:
     return ReadyBase(made, 0.0, weighed_kg, said)
 
 
-def fits(do: str, parts: Composition) -> bool:
+def caramelised(plan: CaramelPlan, added_kg: Mapping[Pour, float], weighed_kg: float, said: str) -> ReadyBase:
+    """Caramelised milk: what went in, simmered as far as it was told."""
+    done = opened(plan, added_kg["butter"], added_kg["milk"], added_kg["condensed"]).done
+    sugar = CARAMEL_ADDED * plan.caramel_kg + plan.condensed_kind.added_sugar * added_kg["condensed"]
+    return ReadyBase(done.per_kg(), sugar / float(done.total), weighed_kg, said, caramel=True)
+
+
+def fits(do: str, base: ReadyBase) -> bool:
     """Whether such a base can stand for one made by ``do``."""
+    if base.caramel:
+        return False
+    parts = base.parts
     curd = parts.casein > 2.0 * parts.lactose
     if do == "curdle":
         return curd and bool(parts.acid < 0.006)

@@ -1,0 +1,48 @@
+import { watch, type Ref } from 'vue'
+import { useRoute } from 'vue-router'
+import type { LarderOut } from '@/api/client'
+import { useLives, type Live } from '@/shell/live'
+
+type At = 'pan' | 'burner'
+
+/** Whether something stands in that pan or on that burner now. A pan off the fire is still full. */
+export const isTaken = (id: number, at: At, lives: Live[]) =>
+  lives.some((l) => l[at] === id && (at === 'pan' || l.onFire))
+
+/** The one that is meant, or if it is taken the first that is free; that very one when all are taken. */
+export function freeOf(meant: number, all: number[], at: At, lives: Live[]): number {
+  if (!isTaken(meant, at, lives)) return meant
+  return all.find((id) => !isTaken(id, at, lives)) ?? meant
+}
+
+/** Words of the Bench without a pan or burner on which something stands by now: the Bench proposes free ones. */
+export function withoutTaken(words: Record<string, string>, lives: Live[]): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(words).filter(
+      ([key, value]) =>
+        !((key === 'pan' || key === 'burner') && isTaken(Number(value), key, lives)),
+    ),
+  )
+}
+
+/** Until the cook names a pan or a burner, one that is free: two milks never go into one pan. */
+export function useFree(
+  words: () => { pan: string; burner: string },
+  kitchen: Ref<LarderOut | undefined>,
+): void {
+  const route = useRoute()
+  const lives = useLives()
+  watch(
+    [kitchen, lives, () => words().pan, () => words().burner],
+    () => {
+      for (const at of ['pan', 'burner'] as const) {
+        const meant = Number(words()[at])
+        const all = kitchen.value?.[`${at}s`].map((x) => x.id!) ?? []
+        if (!all.includes(meant) || String(meant) === route.query[at]) continue
+        const free = String(freeOf(meant, all, at, lives.value))
+        if (free !== words()[at]) words()[at] = free
+      }
+    },
+    { immediate: true },
+  )
+}

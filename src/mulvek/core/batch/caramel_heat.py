@@ -46,6 +46,7 @@ class Sugar:
     rise_k_s: float
     off_in_s: Range
     read_at_s: float | None
+    read_c: float | None
 
 
 def melts(plan: CaramelPlan, counted: Sequence[Event], lit_s: float, now_s: float) -> Sugar:
@@ -65,8 +66,14 @@ def melts(plan: CaramelPlan, counted: Sequence[Event], lit_s: float, now_s: floa
             spread = math.hypot(math.hypot(sd, seen_sd) / (celsius - at_c), PACE_SD)
             mean = (mean * weight + math.log(took_s / told_s) / spread**2) / (weight + 1 / spread**2)
             weight += 1 / spread**2
-        at_s, at_c, sd, read_at = event.at_s, celsius, seen_sd, event.at_s
-    pace, pace_sd = min(MOST_PACE, max(1 / MOST_PACE, math.exp(mean))), 1 / math.sqrt(weight)
+        # what was read before counts on in what is read now
+        pace, pace_sd = _pace(mean), 1 / math.sqrt(weight)
+        ran_c = heat.after(at_c, max(0.0, took_s) / pace)
+        ran_sd = math.hypot(sd, pace_sd * (ran_c - at_c))
+        gain = ran_sd**2 / (ran_sd**2 + seen_sd**2)
+        at_s, read_at = event.at_s, event.at_s
+        at_c, sd = ran_c + gain * (celsius - ran_c), math.sqrt(gain) * seen_sd
+    pace, pace_sd = _pace(mean), 1 / math.sqrt(weight)
     gone = max(0.0, now_s - at_s)
     now_c = heat.after(at_c, gone / pace)
     left = max(0.0, heat.seconds(now_c, off)) * pace
@@ -78,7 +85,12 @@ def melts(plan: CaramelPlan, counted: Sequence[Event], lit_s: float, now_s: floa
         rise,
         Range.normal(left, spread, 0.0),
         read_at,
+        at_c if read_at is not None else None,
     )
+
+
+def _pace(ln_mean: float) -> float:
+    return min(MOST_PACE, max(1 / MOST_PACE, math.exp(ln_mean)))
 
 
 def _seen(event: Event) -> tuple[float, float] | None:
@@ -114,9 +126,13 @@ def ends_by_itself(sugar: Sugar | None, after: Sequence[Event], off: bool, told:
     return Range(from_c + least - sugar.sd, from_c + likely, from_c + most + sugar.sd)
 
 
-def trouble_of(plan: CaramelPlan, ends: Range) -> Trouble:
-    """What is wrong with the colour that it comes to."""
+def trouble_of(plan: CaramelPlan, sugar: Sugar, ends: Range, off: bool) -> Trouble:
+    """What is wrong with the colour that it comes to. Lost it is only as somebody saw it: the clock alone may think so of
+    a pan that was taken off long ago."""
     hot = ends.likely
+    if not off:
+        seen = CARRY_OVER_K[1] + (sugar.read_c or 0.0)
+        hot = min(hot, max(seen, FROM_C["dark"] - 1e-6))
     if hot >= BURNT_C:
         return "burnt"
     if hot >= FROM_C["dark"]:

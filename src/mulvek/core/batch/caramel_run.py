@@ -191,7 +191,7 @@ def caramel_state(log: Log, now_s: float) -> CaramelState:
         off_in_s=melting.off_in_s if melting else None,
         ends_c=ends,
         ends_shade=shade_at(ends.likely),
-        trouble=trouble_of(plan, ends) if lit is not None and phase in ("melting", "opening") else "",
+        trouble=trouble_of(plan, sugar, ends, bool(offs)) if sugar and phase in ("melting", "opening") else "",
         next_pour=next_pour,
         added_kg=poured.kg,
         mixed_kg=plan.caramel_kg + sum(poured.kg.values()),

@@ -207,7 +207,7 @@ useKeys([
                 <span class="left"
                   ><b>{{ !left ? 'off now' : left < 90 ? stopwatch(left) : minutes(left) }}</b>
                   <template v-if="left"
-                    >{{ left < 90 ? '' : 'min ' }}to off, {{ spread }}</template
+                    >&nbsp;{{ left < 90 ? '' : 'min ' }}to off, {{ spread }}</template
                   ></span
                 >
               </p>
@@ -256,6 +256,7 @@ useKeys([
             </dl>
           </div>
           <PoursBank
+            class="bank"
             :told="b.told"
             :added="b.added_kg"
             :next="b.next_pour"
@@ -377,8 +378,8 @@ useKeys([
       <NModal v-model:show="reviewing">
         <LogDialog :batch="b" @done="reviewing = false" />
       </NModal>
-      <InstrumentsTray v-model:pairing="pairing" :batch="b" @tell="tell" />
-      <ReadingsTray :batch-id="b.id" />
+      <InstrumentsTray class="readings" v-model:pairing="pairing" :batch="b" @tell="tell" />
+      <ReadingsTray class="readings" :batch-id="b.id" />
     </template>
   </div>
 </template>
@@ -526,8 +527,23 @@ useKeys([
     grid-template-columns: minmax(0, 1fr);
     gap: 16px;
   }
+  /* the figure, then what is logged, then the pictures */
+  .page {
+    display: flex;
+    flex-direction: column;
+    gap: 16px;
+  }
+  .things,
   .figures {
-    order: -1;
+    display: contents;
+  }
+  .log-it {
+    order: 1;
+  }
+  .picture,
+  .bank,
+  .readings {
+    order: 2;
   }
   .words {
     font-size: 21px;

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import clean
+from tests.ui.hands import BOTH, clean
 from tests.ui.test_sweets import begin, pick, write
 from tests.web.test_instruments import ask
 
@@ -36,10 +36,11 @@ def test_sponge_balls_of_yesterdays_chhena(page: Page, kitchen_url: str, clock):
     page.get_by_role("link", name=re.compile("^gave")).click()
     expect(page.get_by_label("What happened")).to_contain_text("of it into Balls for the cox")
     page.goto(kitchen_url + "/larder")
-    shelf = page.get_by_label("What stands in the fridge")
-    row = shelf.get_by_role("listitem").filter(has_text="Chhena for the juniors")
+    shelf = page.get_by_role("region", name="The shelf")
+    row = shelf.locator(".things > li").filter(has_text="Chhena for the juniors").filter(has_text="chhena")
+    row = row.filter(has_not=page.get_by_text("whey", exact=True))
     expect(row).to_contain_text(f"{(before - used) * 1e3:.0f} g")
-    expect(row).to_contain_text("Use it by")
+    expect(row).to_contain_text(re.compile(r"ends|let it go"))
     clean(page)
 
     # undone on the Stove it stands there again, whole
@@ -54,5 +55,45 @@ def test_sponge_balls_of_yesterdays_chhena(page: Page, kitchen_url: str, clock):
     row.get_by_role("button", name=re.compile("thrown away")).click()
     expect(row.get_by_role("button", name="keep it")).to_be_visible()
     row.get_by_role("button", name=re.compile("spoiled")).click()
-    expect(shelf.get_by_text("Chhena for the juniors")).to_have_count(0)
+    expect(row).to_have_count(0)
     assert "Chhena for the juniors" not in standing(kitchen_url)
+
+
+@BOTH
+def test_the_shelf_says_what_ends_first_and_what_it_still_makes(page: Page, kitchen_url: str, clock):
+    """Curd, whey, syrup and jar of the boathouse; a use opens Sweets with that very thing in its sentence."""
+    page.goto(kitchen_url + "/larder")
+    shelf = page.get_by_role("region", name="The shelf")
+    names = shelf.locator(".things > li .words")
+    expect(names.first).to_be_visible()
+    there = {t["kind"]: t for t in ask(f"{kitchen_url}/api/shelf")["things"]}
+    assert {"curdle", "whey", "syrup", "caramel"} <= set(there)
+    expect(shelf.locator(".sentence")).to_contain_text("Use the chhena first")
+    clean(page)
+    use = there["curdle"]["uses"][0]
+    link = shelf.locator(".uses").get_by_role("link").first
+    expect(link).to_have_text(f"{use['says']} {use['name']}")
+    link.click()
+    expect(page).to_have_url(re.compile(f"/sweets\\?.*sweet={use['words']['sweet']}"))
+    expect(page.locator(".told")).to_contain_text(use["says"])
+    expect(page.get_by_label("The sentence").or_(page.locator(".sentence")).first).to_contain_text("chhena")
+
+    # the whey is let go of by itself: the curd stays, and it can be undone on its own page
+    page.goto(kitchen_url + "/larder")
+    whey = shelf.locator(".things > li").filter(has=page.get_by_text("whey", exact=True))
+    whey.get_by_role("button", name=re.compile("^used up")).click()
+    expect(whey).to_have_count(0)
+    kinds = [t["kind"] for t in ask(f"{kitchen_url}/api/shelf")["things"]]
+    assert "whey" not in kinds and "curdle" in kinds
+    page.goto(f"{kitchen_url}/stove/curd/{there['whey']['batch']}")
+    expect(page.get_by_label("What happened")).to_contain_text("the whey is used up")
+    page.keyboard.press("u")
+    expect(page.get_by_label("What happened")).to_contain_text("the whey is used up, undone")
+    assert "whey" in [t["kind"] for t in ask(f"{kitchen_url}/api/shelf")["things"]]
+
+    # two days later the chhena is over, and says so
+    clock.now += 2 * 86_400
+    page.goto(kitchen_url + "/larder")
+    chhena = shelf.locator(".things > li").filter(has=page.get_by_text("chhena", exact=True))
+    expect(chhena).to_contain_text("let it go")
+    expect(chhena.get_by_role("listitem")).to_have_count(0)

@@ -135,8 +135,8 @@ def sentence(event: Event, told: Told) -> str:
             return f"{told.step(event, base_step(base.slot))}: {gave}{then}"
         case Taken(mass_kg=mass_kg, name=name):
             return f"{say(mass_kg, 'mass')} of it into {name}"
-        case Gone(why):
-            return _GONE[why]
+        case Gone(why, of):
+            return _GONE[why].replace("what was left", f"the {of}" if of else "what was left")
         case ShadeSeen(shade):
             return f"it looks {spoken(shade)}"
         case ShadeMoved(shade):

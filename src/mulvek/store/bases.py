@@ -42,7 +42,7 @@ def weighed_bases(session: Session) -> Mapping[str, ReadyBase]:
             left = left_kg(batch.log)
             if base is not None and left and _by_itself(batches, batch):
                 weighed = next(e.at_s for e in reversed(batch.log.counted) if isinstance(e.what, Weighed))
-                found[str(number)] = replace(base, mass_kg=left, at_s=weighed)
+                found[str(number)] = replace(base, mass_kg=left, gave_kg=base.mass_kg, at_s=weighed)
     return found
 
 

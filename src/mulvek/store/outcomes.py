@@ -11,6 +11,7 @@ from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import Judged, Note, Reading, Scraped, Stirred
 from ..core.batch.kinds import KINDS
+from ..core.batch.leftovers import Beside, syrup_of, whey_of
 from ..core.batch.running import BatchState
 from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetState
@@ -41,7 +42,15 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
 
 def line_of(batch: "Batch", state: BatchState | CurdState | CaramelState | SweetState) -> dict[str, Any]:
     """Its line in the Book, as it is kept."""
-    return asdict(summary(batch.plan, state, batch.forecast))
+    beside = {of: asdict(left) for of, left in _beside(batch, state).items()}
+    return {**asdict(summary(batch.plan, state, batch.forecast)), "beside": beside}
+
+
+def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:
+    """What stands there beside what it was made for."""
+    if isinstance(state, CurdState):
+        return whey_of(batch.log.counted)
+    return syrup_of(batch.log.counted, batch.forecast, state.done) if isinstance(state, SweetState) else {}
 
 
 def _keep_what_it_teaches(row: BatchRow, batch: "Batch", state: Any, now_s: float) -> None:

@@ -27,6 +27,7 @@ from . import (
     rehearsal,
     science,
     security,
+    shelf,
     stream,
     sweets,
 )
@@ -92,6 +93,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     sweets.routes(app, db)
+    shelf.routes(app, db, clock)
     clock_routes.routes(app, db, clock, changes, readers)
     keeping.routes(app, db, copies, clock, changes, readers, door)
     stream.routes(app, changes, door)

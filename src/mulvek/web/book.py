@@ -9,6 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.batch.kinds import KindName
+from ..core.batch.leftovers import Beside
 from ..core.batch.summary import SummaryPhase
 from ..core.errors import NotFound, Unavailable
 from ..core.ranges import Range
@@ -51,6 +52,9 @@ class BookLine(Out):
     counted: int | None
     one: str
     many: str
+    beside: dict[str, Beside] = Field(
+        default_factory=dict, description="What stands there beside it: whey of a curd, syrup of a sweet"
+    )
 
 
 class BookOut(Out):

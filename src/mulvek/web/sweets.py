@@ -7,11 +7,8 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.errors import BadInput, NotFound
-from ..core.planning.reduce.judgement import MILK_PH
-from ..core.planning.sweets.build import ReadyBase
 from ..core.planning.sweets.library import library_form
-from ..core.planning.sweets.weighed import fits
-from ..core.safety.keeping import keeping
+from ..core.planning.sweets.weighed import WAYS, fits, made_by
 from ..store.bases import weighed_bases
 from ..store.database import Database
 from ..store.recipes import Recipes
@@ -23,6 +20,7 @@ from ..wire.sweet_words import SweetIn
 from ..wire.sweets import SweetOut, answer_sweet
 from .bases import ready_bases
 from .larder import RemoveQuery, ThingPath
+from .shelf import base_days
 
 TAGS = [Tag(name="sweets")]
 
@@ -51,16 +49,6 @@ class BaseChoice(Out):
     fat: float
     added_sugar: float
     does: list[str]
-
-
-WAYS: tuple[Literal["reduce", "curdle", "hang"], ...] = ("reduce", "curdle", "hang")
-SOUR_PH = 4.5
-
-
-def _made_by(base: ReadyBase) -> Literal["reduce", "curdle", "hang", "caramel"]:
-    if base.caramel:
-        return "caramel"
-    return next((do for do in WAYS if fits(do, base)), "reduce")
 
 
 class BasesOut(Out):
@@ -109,15 +97,10 @@ def routes(app: OpenAPI, db: Database) -> None:
             BaseChoice(
                 ref=ref,
                 name=base.said,
-                kind=(of := _made_by(base)),
+                kind=made_by(base),
                 mass_kg=base.mass_kg,
                 weighed_at_s=base.at_s,
-                fridge_days=keeping(
-                    base.parts,
-                    SOUR_PH if of == "hang" else MILK_PH,
-                    room_c=place.room_c,
-                    fridge_c=place.fridge_c,
-                ).fridge_days,
+                fridge_days=base_days(base, place),
                 total_solids=base.parts.total_solids,
                 fat=base.parts.fat,
                 added_sugar=base.added_sugar,

@@ -18,6 +18,7 @@ export type SweetIn = Schemas['SweetIn']
 export type SweetOut = Schemas['SweetOut']
 /** What stands there of a weighed batch. */
 export type Standing = Schemas['BaseChoice']
+export type ShelfThing = Schemas['ShelfThing']
 export type SweetChoice = Schemas['SweetChoice']
 export type SweetChoices = Schemas['SweetChoices']
 export type SwapOut = Schemas['SwapOut']

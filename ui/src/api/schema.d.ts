@@ -1134,6 +1134,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands in the fridge: how much, until when, and what it can still make */
+        get: operations["get_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stove": {
         parameters: {
             query?: never;
@@ -1791,6 +1808,18 @@ export interface components {
             channels: components["schemas"]["SamplesOut"][];
         };
         /**
+         * Beside
+         * @description kg of it, since when (s since the epoch), and its solids, kg per kg.
+         */
+        Beside: {
+            /** At S */
+            at_s: number;
+            /** Kg */
+            kg: number;
+            /** Total Solids */
+            total_solids: number;
+        };
+        /**
          * Boiling
          * @description How long one boiling takes, s, all its goes together; ``rate_kg_s`` water leaving at its end.
          */
@@ -1812,6 +1841,13 @@ export interface components {
          * @description A batch in the list: what went in, what it gave beside what was told.
          */
         BookLine: {
+            /**
+             * Beside
+             * @description What stands there beside it: whey of a curd, syrup of a sweet
+             */
+            beside?: {
+                [key: string]: components["schemas"]["Beside"];
+            };
             /** Counted */
             counted: number | null;
             /** Created At S */
@@ -3319,7 +3355,7 @@ export interface components {
         };
         /**
          * GoneIn
-         * @description What was left of it is there no more.
+         * @description What was left of it is there no more; ``of``: the whey or the syrup that stood beside it.
          */
         GoneIn: {
             /**
@@ -3338,6 +3374,12 @@ export interface components {
              * @enum {string}
              */
             kind: "gone";
+            /**
+             * Of
+             * @default
+             * @enum {string}
+             */
+            of?: "" | "whey" | "syrup";
             /**
              * Waited
              * @description It waited in the browser: its time is taken as near as can be
@@ -5708,6 +5750,48 @@ export interface components {
              */
             waited?: boolean;
         };
+        /** ShelfOut */
+        ShelfOut: {
+            /** Now S */
+            now_s: number;
+            /** Things */
+            things: components["schemas"]["ShelfThing"][];
+        };
+        /**
+         * ShelfThing
+         * @description kg; s since the epoch. ``of``: empty for what the batch was made for, else the whey or the syrup beside it.
+         */
+        ShelfThing: {
+            /** Batch */
+            batch: number;
+            /** Fridge Days */
+            fridge_days: number;
+            /**
+             * Gave Kg
+             * @description What there was of it at first
+             */
+            gave_kg: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "reduce" | "curdle" | "hang" | "caramel" | "whey" | "syrup";
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "" | "whey" | "syrup";
+            /** Since S */
+            since_s: number;
+            /** Total Solids */
+            total_solids: number;
+            /** Uses */
+            uses: components["schemas"]["Use"][];
+        };
         /**
          * ShownOut
          * @description An instrument of the rehearsal; ``value`` in ``unit``, null when it shows nothing.
@@ -7015,6 +7099,20 @@ export interface components {
             pan_id: number;
             /** Why */
             why: string;
+        };
+        /**
+         * Use
+         * @description One thing to make of it: ``says`` how much that gives; ``words`` the sentence of Sweets, none when it is no sweet.
+         */
+        Use: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * UseOut
@@ -15527,6 +15625,116 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScienceOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
                 };
             };
             /** @description Bad Request */

@@ -37,6 +37,7 @@ from .events import (
     Undo,
     Weighed,
 )
+from .leftovers import check_gone
 from .log import Log, check_common
 from .pauses import away_s, check_pause, paused_since
 from .standing import check_left
@@ -263,6 +264,8 @@ def check_caramel_event(log: Log, new: Event) -> None:
         return
     what = new.what
     if isinstance(what, Taken | Gone):
+        if isinstance(what, Gone) and what.of:
+            check_gone(log.counted, what, there=False)
         check_left(log, what)
         return
     state = caramel_state(log, new.at_s)

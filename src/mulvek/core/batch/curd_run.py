@@ -31,6 +31,7 @@ from .events import (
     Weighed,
     WheyWeighed,
 )
+from .leftovers import check_gone, whey_of
 from .log import Log, check_common
 from .pauses import away_s, check_pause, pause_nudge, paused_since
 from .standing import check_left
@@ -273,6 +274,10 @@ def check_curd_event(log: Log, new: Event) -> None:
             _within("mass_kg", mass_kg, most)
         case Paused() | Resumed():
             check_pause(what, state.paused_at_s, state.on_fire)
+        case Gone(of="whey"):
+            check_gone(log.counted, what, bool(whey_of(log.counted)))
+        case Gone(of="syrup"):
+            check_gone(log.counted, what, there=False)
         case Taken() | Gone():
             check_left(log, what)
         case _:

@@ -260,9 +260,10 @@ Reason = Literal["used-up", "spoiled", "spilt", "not-liked"]
 
 @dataclass(frozen=True, slots=True)
 class Gone:
-    """What was left of it is there no more."""
+    """What was left of it is there no more; ``of``: the whey or the syrup that stood beside it."""
 
     why: Reason
+    of: Literal["", "whey", "syrup"] = ""
 
 
 @dataclass(frozen=True, slots=True)

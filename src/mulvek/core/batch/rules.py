@@ -40,6 +40,7 @@ from .events import (
 )
 from .fold import Fold
 from .history import History
+from .leftovers import check_gone
 from .log import check_common
 from .readings import check_reading
 from .running import FINISHED
@@ -60,6 +61,8 @@ def check_event(history: History, new: Event) -> None:
     """
     if check_common(history, new):
         return
+    if isinstance(new.what, Gone) and new.what.of:
+        check_gone(history.counted, new.what, there=False)
     if isinstance(new.what, Taken | Gone):
         check_left(history, new.what)
         return

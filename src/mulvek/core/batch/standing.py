@@ -22,7 +22,7 @@ def left_kg(log: Log, taker: int | None = None) -> float:
     if taker is not None:
         return sum(e.what.mass_kg for e in log.counted if isinstance(e.what, Taken) and e.what.to_batch == taker)
     weighed = log.last(Weighed)
-    if weighed is None or log.has(Gone):
+    if weighed is None or any(isinstance(e.what, Gone) and not e.what.of for e in log.counted):
         return 0.0
     left = float(weighed.mass_kg) - sum(e.what.mass_kg for e in log.counted if isinstance(e.what, Taken))
     return left if left > LEAST_KG else 0.0

@@ -21,6 +21,7 @@ from .events import (
     BaseWeighed,
     Begun,
     Event,
+    Gone,
     Note,
     Paused,
     PiecesCounted,
@@ -31,6 +32,7 @@ from .events import (
     Undo,
     Weighed,
 )
+from .leftovers import check_gone
 from .log import Log, check_common
 from .pauses import away_s, check_pause, pause_nudge, paused_since
 
@@ -39,7 +41,7 @@ MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 
@@ -283,6 +285,8 @@ def check_sweet_event(log: Log, new: Event) -> None:
         case Paused() | Resumed():
             fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
             check_pause(what, state.paused_at_s, fires)
+        case Gone():
+            check_gone(log.counted, what, state.done and what.of == "syrup")
         case RowWeighed(row, kg):
             if not 0 <= row < len(run.rows):
                 raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")

@@ -15,7 +15,7 @@ import LactometerDialog from './LactometerDialog.vue'
 import MaterialsShelf from './MaterialsShelf.vue'
 import MilkDialog from './MilkDialog.vue'
 import PanDialog from './PanDialog.vue'
-import StandingTray from './StandingTray.vue'
+import ShelfTray from './ShelfTray.vue'
 
 const { me } = useMe()
 const query = useLarder()
@@ -38,8 +38,8 @@ const close = () => (open.value = null)
     <h1 class="visually-hidden">Larder</h1>
     <template v-if="larder">
       <AsideNote :names="larder.aside" />
+      <ShelfTray />
       <KitchenTray :kitchen="larder.kitchen" />
-      <StandingTray />
       <div class="shelves">
         <section aria-label="This kitchen’s pans">
           <h2 class="heading shelf">

@@ -378,7 +378,7 @@ useKeys([
       <NModal v-model:show="reviewing">
         <LogDialog :batch="b" @done="reviewing = false" />
       </NModal>
-      <InstrumentsTray class="readings" v-model:pairing="pairing" :batch="b" @tell="tell" />
+      <InstrumentsTray v-model:pairing="pairing" class="readings" :batch="b" @tell="tell" />
       <ReadingsTray class="readings" :batch-id="b.id" />
     </template>
   </div>

@@ -40,7 +40,8 @@ class Pantry:
 @dataclass(frozen=True, slots=True)
 class ReadyBase:
     """A base as it was weighed: per kg, and how much there is. ``said``: where it comes from; ``at_s``: when it was
-    weighed, s since the epoch; ``caramel``: caramelised milk, which is no base of a sweet."""
+    weighed, s since the epoch; ``caramel``: caramelised milk, which is no base of a sweet; ``gave_kg``:
+    what there was of it at first."""
 
     parts: Composition
     added_sugar: float
@@ -48,6 +49,7 @@ class ReadyBase:
     said: str = ""
     at_s: float = 0.0
     caramel: bool = False
+    gave_kg: float = 0.0
 
 
 def pooled(bases: Sequence[ReadyBase]) -> ReadyBase:

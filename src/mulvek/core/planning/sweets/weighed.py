@@ -5,6 +5,7 @@ The solids are what went in; the water is what the scale says. So every sweet is
 
 from collections.abc import Mapping
 from dataclasses import replace
+from typing import Literal
 
 from ...errors import Conflict
 from ..caramel.forecast import Pour, opened
@@ -17,6 +18,8 @@ from ..strain.forecast import StrainForecast
 from .build import ReadyBase
 from .curds import chhena, hung_curd
 from .stuff import CARAMEL_ADDED, Stuff, Thing, blend
+
+Way = Literal["reduce", "curdle", "hang"]
 
 
 def reduced(plan: ReducePlan, sugar_kg: float, weighed_kg: float, said: str) -> ReadyBase:
@@ -57,6 +60,18 @@ def caramelised(plan: CaramelPlan, added_kg: Mapping[Pour, float], weighed_kg: f
     done = opened(plan, added_kg["butter"], added_kg["milk"], added_kg["condensed"]).done
     sugar = CARAMEL_ADDED * plan.caramel_kg + plan.condensed_kind.added_sugar * added_kg["condensed"]
     return ReadyBase(done.per_kg(), sugar / float(done.total), weighed_kg, said, caramel=True)
+
+
+WAYS: tuple[Way, ...] = ("reduce", "curdle", "hang")
+SOUR_PH = 4.5
+"""Of hung curd."""
+
+
+def made_by(base: ReadyBase) -> Way | Literal["caramel"]:
+    """How it was made, as its make-up tells."""
+    if base.caramel:
+        return "caramel"
+    return next((do for do in WAYS if fits(do, base)), "reduce")
 
 
 def fits(do: str, base: ReadyBase) -> bool:

@@ -1,0 +1,58 @@
+"""What stands there beside what a batch was made for: the whey of a curd, the syrup of a sweet that was soaked.
+
+Kept with the batch's line, so that the shelf need read no log. Whey by its usual make-up (curd dossier §4: 6.4 % solids,
+nearly all of it lactose, pH 5.4); syrup as it was told when the sweet began.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from ..composition.composition import Composition
+from ..errors import Conflict
+from .events import Event, Gone, PiecesCounted, StepDone, Weighed, WheyWeighed
+
+Leftover = Literal["whey", "syrup"]
+WHEY = Composition(water=0.936, fat=0.003, whey=0.006, lactose=0.046, milk_ash=0.006, acid=0.003)
+WHEY_PH = 5.4
+LEAST_KG = 0.02
+DOUGH_SHARE = 0.55
+"""Whey that kneads a kilogram of flour to a soft dough, kg (common practice)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """kg of it, since when (s since the epoch), and its solids, kg per kg."""
+
+    kg: float
+    at_s: float
+    total_solids: float
+
+
+def is_gone(counted: Sequence[Event], of: Leftover) -> bool:
+    return any(isinstance(e.what, Gone) and e.what.of == of for e in counted)
+
+
+def whey_of(counted: Sequence[Event]) -> dict[str, Beside]:
+    """The whey that was weighed, once the curd is too."""
+    whey = next((e for e in reversed(counted) if isinstance(e.what, WheyWeighed)), None)
+    done = next((e.at_s for e in reversed(counted) if isinstance(e.what, Weighed)), None)
+    if whey is None or done is None or is_gone(counted, "whey") or whey.what.mass_kg < LEAST_KG:  # type: ignore[union-attr]
+        return {}
+    return {"whey": Beside(whey.what.mass_kg, whey.at_s, float(WHEY.total_solids))}  # type: ignore[union-attr]
+
+
+def syrup_of(counted: Sequence[Event], told: Mapping[str, Any], done: bool) -> dict[str, Beside]:
+    """The syrup that is left once the pieces are out of it."""
+    syrup = told.get("syrup")
+    out = next((e.at_s for e in reversed(counted) if isinstance(e.what, PiecesCounted | Weighed | StepDone)), None)
+    if not isinstance(syrup, Mapping) or not done or out is None or is_gone(counted, "syrup"):
+        return {}
+    kg, brix = float(syrup.get("left_kg", 0.0)), float(syrup.get("left_brix", 0.0))
+    return {"syrup": Beside(kg, out, brix / 100)} if kg >= LEAST_KG else {}
+
+
+def check_gone(counted: Sequence[Event], what: Gone, there: bool) -> None:
+    """:raises Conflict: field "of", when nothing of it stands there."""
+    if not there or (what.of and is_gone(counted, what.of)):
+        raise Conflict("of", f"No {what.of or 'more of it'} stands there.", "Look at what does.")

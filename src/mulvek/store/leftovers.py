@@ -1,0 +1,36 @@
+"""What stands there beside what batches were made for, read from their lines alone, newest first."""
+
+from dataclasses import dataclass
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ..core.batch.leftovers import Beside, Leftover
+from .tables import BatchRow
+
+LOOKED_AT = 60
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """Of which batch, what, how much, and what of syrup was told that it still makes."""
+
+    batch: int
+    name: str
+    of: Leftover
+    there: Beside
+    makes: list[str]
+
+
+def leftovers(session: Session) -> list[Left]:
+    rows = session.execute(
+        select(BatchRow.id, BatchRow.name, BatchRow.summary, BatchRow.forecast)
+        .where(BatchRow.finished, BatchRow.kind.in_(("curdle", "strain", "sweet")))
+        .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
+        .limit(LOOKED_AT)
+    )
+    found = []
+    for number, name, summary, told in rows:
+        for of, there in ((summary or {}).get("beside") or {}).items():
+            found.append(Left(number, name, of, Beside(**there), ((told or {}).get("syrup") or {}).get("makes", [])))
+    return found

@@ -1,0 +1,108 @@
+"""The shelf: what is left of what was made, each gram once, with the uses that Sweets itself would tell."""
+
+import pytest
+
+from tests.web.test_making import POT, begin, happens, look
+
+
+def shelf(client):
+    return {(t["batch"], t["of"]): t for t in client.get("/api/shelf").json["things"]}
+
+
+@pytest.fixture
+def curd(client, clock):
+    """Chhena with its whey, both weighed."""
+    made = begin(client, "curdle", {**POT, "amount": "3 L"})["id"]
+    clock.now += 3600
+    happens(client, made, kind="whey", mass_kg=2.1)
+    happens(client, made, kind="weighed", mass_kg=0.52)
+    return made
+
+
+def test_a_curd_stands_there_with_its_whey(client, clock, curd):
+    there = shelf(client)
+    chhena, whey = there[curd, ""], there[curd, "whey"]
+    assert (chhena["kind"], chhena["mass_kg"], chhena["gave_kg"]) == ("curdle", 0.52, 0.52)
+    assert (whey["kind"], whey["mass_kg"]) == ("whey", 2.1) and whey["since_s"] == clock.now
+    assert "flour" in whey["uses"][0]["says"] and not whey["uses"][0]["words"]
+    # the Book keeps it with the batch's line, and the bases of Sweets have the same days
+    line = client.get("/api/book").json["lines"][0]
+    assert line["beside"]["whey"]["kg"] == 2.1
+    base = client.get("/api/sweets/bases").json["bases"][0]
+    assert base["fridge_days"] == chhena["fridge_days"] and base["mass_kg"] == chhena["mass_kg"]
+
+
+def test_each_use_is_what_sweets_says_of_it(client, clock, curd):
+    uses = shelf(client)[curd, ""]["uses"]
+    assert {"sponge balls", "kalakand"} <= {use["name"] for use in uses}
+    for use in uses:
+        letter, amount = use["words"]["have"].split("=")
+        words = {
+            "sweet": use["words"]["sweet"],
+            "school": use["words"]["school"],
+            "bases": {letter: str(curd)},
+            "have": [{"what": letter, "amount": amount}],
+            "whole_packs": False,
+        }
+        told = client.post("/api/sweets/plan", json=words).json
+        assert use["says"].split()[0] == f"{told['pieces']['likely']:.0f}", use
+
+
+def test_what_a_sweet_takes_is_not_offered_again(client, clock, curd):
+    sweet = begin(client, "sweet", {"sweet": "sponge-balls", "want": "12", "pan": 2, "burner": 1})
+    client.post(f"/api/batches/{sweet['id']}/take", json={"slot": "C", "batch": curd, "amount": "200 g"})
+    left = shelf(client)[curd, ""]
+    assert left["mass_kg"] == pytest.approx(0.32) and left["gave_kg"] == 0.52
+    counts = [int(use["says"].split()[0]) for use in left["uses"] if use["name"] == "sponge balls"]
+    assert counts and counts[0] < 30
+
+
+def test_each_goes_by_itself_and_comes_back_undone(client, clock, curd):
+    happens(client, curd, kind="gone", why="used-up", of="whey")
+    assert (curd, "whey") not in shelf(client) and (curd, "") in shelf(client)
+    again = client.post(f"/api/batches/{curd}/events", json={"event": {"kind": "gone", "why": "spilt", "of": "whey"}})
+    assert again.status_code == 409 and again.json["fields"][0]["path"] == "of"
+    happens(client, curd, kind="undo", event_id=look(client, curd)["undo_id"])
+    assert shelf(client)[curd, "whey"]["mass_kg"] == 2.1
+    happens(client, curd, kind="gone", why="spoiled")
+    assert (curd, "") not in shelf(client) and (curd, "whey") in shelf(client)
+    assert look(client, curd)["log"][0]["text"] == "what was left was thrown away: spoiled"
+
+
+def test_syrup_stands_there_once_the_pieces_are_out_of_it(client, clock):
+    words = {"sweet": "sponge-balls", "want": "20", "pan": 2, "burner": 1}
+    told = client.post("/api/sweets/plan", json=words).json
+    sweet = begin(client, "sweet", words)
+    early = client.post(
+        f"/api/batches/{sweet['id']}/events", json={"event": {"kind": "gone", "why": "spilt", "of": "syrup"}}
+    )
+    assert early.status_code == 409
+    for step in sweet["steps"]:
+        clock.now += 600
+        happens(client, sweet["id"], kind="step_done", step=step["key"])
+        assert (sweet["id"], "syrup") not in shelf(client)
+    happens(client, sweet["id"], kind="counted", count=20)
+    syrup = shelf(client)[sweet["id"], "syrup"]
+    assert syrup["mass_kg"] == pytest.approx(told["syrup"]["left_kg"])
+    assert 100 * syrup["total_solids"] == pytest.approx(told["syrup"]["left_brix"])
+    assert syrup["fridge_days"] == told["syrup"]["left_keeps_days"]
+    assert len(syrup["uses"]) == len(told["syrup"]["makes"])
+    happens(client, sweet["id"], kind="gone", why="used-up", of="syrup")
+    assert (sweet["id"], "syrup") not in shelf(client) and look(client, sweet["id"])["finished"]
+
+
+@pytest.mark.parametrize("of", ["whey", "syrup"])
+def test_milk_that_was_boiled_down_has_nothing_beside_it(client, clock, of):
+    pan = begin(client, "reduce", {**POT, "amount": "2 L", "stop": "half its volume", "sugar": ""})["id"]
+    for seconds, event in ((900, "first_boil"), (2400, "off")):
+        clock.now += seconds
+        happens(client, pan, kind=event)
+    happens(client, pan, kind="weighed", mass_kg=0.98)
+    answer = client.post(f"/api/batches/{pan}/events", json={"event": {"kind": "gone", "why": "spilt", "of": of}})
+    assert answer.status_code == 409
+    there = shelf(client)
+    assert list(there) == [(pan, "")] and there[pan, ""]["kind"] == "reduce"
+
+
+def test_an_empty_kitchen_has_an_empty_shelf(client):
+    assert client.get("/api/shelf").json["things"] == []

@@ -116,11 +116,42 @@ class Job:
     def caramel(self, burner: int = 1) -> Any:
         """The caramel of this sweet, lit in the words of its own page."""
         step = next(s for s in self.now["steps"] if s["lit_slot"] == "CARAMEL")
-        assert step["bench"] == "/caramel" and step["bench_words"] == self.told["caramel"]
+        assert step["bench"] == "/caramel" and step["bench_words"] == self.told["lit"]["CARAMEL"]["words"]
         words = dict(step["bench_words"]) | {"pan": 2, "burner": burner}
         words["milk_amount"] = words.pop("amount")
         batch = {"kind": "caramel", "name": "the caramel", "plan": words, "parent": self.id, "slot": "CARAMEL"}
         return self._post("/api/batches", {"batch": batch})
+
+    def cooks(self, burner: int = 1) -> Any:
+        """The sweet's own milk, lit in the words of its own page, boiled down and weighed an eighth light; as it is told
+        then, to the gram what a fresh plan of that weight says."""
+        step = next(s for s in self.now["steps"] if s["lit_slot"] == "COOK")
+        said = dict(step["bench_words"])
+        assert said == self.told["lit"]["COOK"]["words"]
+        words = {name: said[name] for name in ("milk", "amount", "stop", "sugar", "flame")}
+        words |= {"sugar_time": said["when"], "pan": 2, "burner": burner}
+        parts = [one.split("~") for one in said.get("add", [])]
+        words["additions"] = [{"what": what, "amount": amount} for what, amount, _ in parts]
+        there = self._post("/api/bench/reduce", words, 200)
+        assert there["pan_kg"]["likely"] == pytest.approx(self.told["stop_kg"], rel=2e-3)
+        mine = next(b for b in self.told["boilings"] if b["of"] == "cook")["seconds"]["likely"]
+        from_cold = there["first_boil_s"]["likely"] + there["after_boil_s"]["likely"]
+        assert from_cold == pytest.approx(mine, rel=0.25)
+        batch = {"kind": "reduce", "name": "its milk", "plan": words, "parent": self.id, "slot": "COOK"}
+        lit = self._post("/api/batches", {"batch": batch})
+        assert next(s for s in self.now["steps"] if s["key"] == step["key"])["phase"] == "running"
+        late = sum(r["grams"] for r in self.now["rows"] if r["when"] == "at the end" and not r["within"]) / 1e3
+        kg = round(LIGHT * lit["served_kg"]["likely"], 3)
+        self._reduce(lit["id"], kg)
+        here = self.now
+        assert next(s for s in here["steps"] if s["key"] == step["key"])["phase"] == "done"
+        fresh = self._post("/api/sweets/plan", {**self.words, "finished": f"{(kg + late) * 1e3:.1f} g"}, 200)
+        assert here["told_kg"] == fresh["finished"] and here["told_pieces"] == fresh["pieces"]
+        assert here["told_kg"]["likely"] == pytest.approx(kg + late, abs=1e-4)
+        self.happens(lit["id"], kind="undo", event_id=self.client.get(f"/api/batches/{lit['id']}").json["undo_id"])
+        assert self.now["told_kg"] == self.told["finished"]
+        self.happens(lit["id"], kind="weighed", mass_kg=kg)
+        return self.now
 
     def sauces(self, number: int) -> float:
         """The caramel by shade, opened and simmered; an eighth light. What it gave, kg."""

@@ -49,7 +49,7 @@ from ..core.batch.events import (
 )
 from ..core.batch.fold import Fusion
 from ..core.batch.running import BatchState
-from ..core.batch.sweet_run import SweetRun, base_step
+from ..core.batch.sweet_run import SweetRun, base_step, is_of
 from ..core.equipment.quantities import say
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
@@ -70,7 +70,9 @@ class Told:
     def step(self, event: Event, name: str) -> str:
         """What a step is called: its own words, or which of the curd's steps ended then."""
         if isinstance(self.plan, SweetRun):
-            return next((s.say.split(":")[0].rstrip(".") for s in self.plan.steps if s.key == name), name)
+            slot = name.removeprefix(base_step(""))
+            of = (s for s in self.plan.steps if s.key == name or (slot != name and is_of(s, slot)))
+            return next((s.say.split(":")[0].rstrip(".") for s in of), name)
         steps = self.state.steps if isinstance(self.state, CurdState) else ()
         return spoken(next((s.name for s in steps if s.done_at_s == event.at_s), "step"))
 

@@ -5,13 +5,14 @@ from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
 
-from ..core.batch.caramel_run import CaramelState
 from ..core.batch.events import BaseWeighed, Gone, Happening, StepBegun, StepDone, Taken, Undo, Weighed
+from ..core.batch.kinds import KindName
 from ..core.batch.standing import left_kg
-from ..core.batch.sweet_run import CARAMEL_SLOT, StepNow, SweetRun, base_step, step_of
+from ..core.batch.sweet_run import StepNow, SweetRun, base_step, step_of
 from ..core.equipment.quantities import parse
 from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
 from ..core.planning.sweets.build import ReadyBase, pooled
+from ..core.planning.sweets.formula import LIT
 from ..core.planning.sweets.plan import plan_sweet
 from ..core.planning.sweets.weighed import fits
 from ..store.aside import reading_of
@@ -36,7 +37,8 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
         raise BadInput("parent", f"{parent.name} is no sweet.", "Name the sweet that it is a base of.")
     state = parent.state(now_s)
     step = step_of(state.steps, planned.slot or "")
-    if step is None or (planned.kind == "caramel") != (planned.slot == CARAMEL_SLOT):
+    fitting = LIT_KINDS.get(planned.slot or "")
+    if step is None or (planned.kind != fitting if fitting else planned.kind == "caramel"):
         raise BadInput("slot", f"{parent.name} has no such base.", "Choose one of its own.")
     if state.finished or step.phase == "done":
         raise Conflict("slot", f"That base of {parent.name} is made.", "Undo it there first, or begin it by itself.")
@@ -47,9 +49,9 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
 def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
     """After something happened to a base: what of it goes into each making is told there. Whether anything was. A making
     that is damaged in the file is left alone: the pan goes on."""
-    if child.kind.name == "caramel" and child.parent_id is not None:
+    if child.slot in LIT and child.parent_id is not None:
         try:
-            return keep_step(batches, batches.batch(child.parent_id), child, now_s)
+            return keep_step(batches, batches.batch(child.parent_id), child, shelf, now_s)
         except Unreadable:
             return False
     if not isinstance(child.events[-1].what, Weighed | Undo | Taken | Gone):
@@ -68,22 +70,33 @@ def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
     return told
 
 
-_STAGES = ("melting", "opening", "simmering")
+LIT_KINDS: Mapping[str, KindName] = {"CARAMEL": "caramel", "COOK": "reduce"}
+"""Of which kind is what is lit for a sweet besides its bases, by its slot."""
 
 
-def keep_step(batches: Batches, sweet: Batch, caramel: Batch, now_s: float) -> bool:
-    """A sweet's steps that are a caramel's phases stand where the caramel stands, and what it gave is what the sweet
-    weighs. Whether anything was written. A sweet that is damaged or over is left alone."""
-    stands: CaramelState = caramel.state(now_s)
-    state = sweet.state(now_s)
-    if stands.given_up or state.given_up:
+def _stage(child: Batch, now_s: float) -> int | None:
+    """How many of its phases that are steps of a sweet are behind it; None when it is no more of the sweet."""
+    phases, phase = LIT[child.slot or ""], child.state(now_s).phase
+    if phase in ("given-up", "abandoned", "poured"):
+        return None
+    if phase == "heating":
+        return 0
+    return phases.index(phase) if phase in phases else len(phases)
+
+
+def keep_step(batches: Batches, sweet: Batch, child: Batch, shelf: Shelf, now_s: float) -> bool:
+    """A sweet's steps that are phases of what is lit for it stand where that stands, and what it gave is what the sweet is
+    told from. Whether anything was written. A sweet that is over is left alone."""
+    here = _stage(child, now_s)
+    state, slot = sweet.state(now_s), child.slot or ""
+    if here is None or state.given_up:
         return False
-    before = sweet.log.next_id
-    here = _STAGES.index(stands.phase) if stands.phase in _STAGES else len(_STAGES)
-    steps = {s.planned.key: _STAGES.index(s.planned.follows) for s in state.steps if s.planned.follows}
-    if isinstance(caramel.events[-1].what, Undo):
+    weighed, before = child.state(now_s).weighed_kg, sweet.log.next_id
+    phases = LIT[slot]
+    steps = {s.planned.key: phases.index(s.planned.follows) for s in state.steps if s.planned.follows in phases}
+    if isinstance(child.events[-1].what, Undo):
         for event in reversed(sweet.log.counted):
-            if _beyond(event.what, steps, here, stands.weighed_kg):
+            if _beyond(event.what, steps, here, weighed):
                 sweet = batches.log(sweet, Undo(event.id), now_s, now_s)
     for key, stage in steps.items():
         phase = next(s.phase for s in sweet.state(now_s).steps if s.planned.key == key)
@@ -91,19 +104,51 @@ def keep_step(batches: Batches, sweet: Batch, caramel: Batch, now_s: float) -> b
             sweet = batches.log(sweet, StepBegun(key), now_s, now_s)
         elif stage < here and phase != "done":
             sweet = batches.log(sweet, StepDone(key), now_s, now_s)
-    if stands.weighed_kg is not None and sweet.state(now_s).weighed_kg != stands.weighed_kg:
-        sweet = batches.log(sweet, Weighed(stands.weighed_kg), now_s, now_s)
+    if weighed is not None and weighed != _told_of(sweet, slot, child.id, now_s):
+        told = Weighed(weighed) if slot == "CARAMEL" else _cooked(sweet, child, weighed, shelf)
+        sweet = batches.log(sweet, told, now_s, now_s)
     return sweet.log.next_id > before
 
 
+def _told_of(sweet: Batch, slot: str, child: int, now_s: float) -> float | None:
+    """What the sweet knows that it gave."""
+    state = sweet.state(now_s)
+    if slot == "CARAMEL":
+        return state.weighed_kg  # type: ignore[no-any-return]
+    known = state.bases.get(slot, {}).get(child)
+    return known.mass_kg if known else None
+
+
+def _cooked(sweet: Batch, child: Batch, mass_kg: float, shelf: Shelf) -> BaseWeighed:
+    """The sweet from what came off the fire, with what is still stirred in; as it was told when no sweet is made of it."""
+    run: SweetRun = sweet.plan
+    late = sum(row.kg for row in run.rows if row.when == "at the end" and not row.within)
+    try:
+        with reading_of(sweet.name):
+            words = SweetIn.model_validate(sweet.words)
+        finished = words.model_copy(update={"finished": f"{(mass_kg + late) * 1e3:.1f} g"})
+        fresh = run_of(plan_sweet(read_sweet_plan(finished, shelf, {})))
+    except KitchenError:
+        return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
+    return BaseWeighed(
+        slot="COOK",
+        batch=child.id,
+        mass_kg=mass_kg,
+        rows_kg=(None,) * len(run.rows),
+        told_kg=fresh.told_kg,
+        told_pieces=fresh.told_pieces,
+        stop_kg=run.stop_kg,
+    )
+
+
 def _beyond(what: Happening, steps: Mapping[str, int], here: int, weighed_kg: float | None) -> bool:
-    """Whether this of a sweet's log is more than its caramel has come to."""
+    """Whether this of a sweet's log is more than what is lit for it has come to."""
     match what:
         case StepBegun(step):
             return steps.get(step, -1) > here
         case StepDone(step):
             return steps.get(step, -1) >= here
-        case Weighed():
+        case Weighed() | BaseWeighed(slot="COOK"):
             return weighed_kg is None
         case _:
             return False

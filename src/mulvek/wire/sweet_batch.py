@@ -7,8 +7,9 @@ from pydantic import Field
 
 from ..core.batch.attention import Nudge
 from ..core.batch.log import Log
-from ..core.batch.sweet_run import CARAMEL_SLOT, StepPhase, SweetRun, SweetState
+from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState
 from ..core.equipment.quantities import Measures, in_cups
+from ..core.planning.sweets.formula import slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
@@ -56,7 +57,7 @@ class SweetStepOut(Out):
     base_kg: float | None
     lit_slot: str = Field(description="Of which slot the batch is that is lit for this step; empty when none is")
     bench: str
-    bench_words: dict[str, str]
+    bench_words: dict[str, str | list[str]]
     began_at_s: float | None
     done_at_s: float | None
     due_s: float | None
@@ -123,7 +124,7 @@ class SweetBatchOut(Out):
     ) -> "SweetBatchOut":
         run: SweetRun = log.plan
         bases = {b["letter"]: b for b in told.get("bases", [])}
-        benches = bases | {CARAMEL_SLOT: {"route": "/caramel", "words": told.get("caramel", {})}}
+        benches = bases | (told.get("lit") or {})
         done = {s.planned.base: s.phase == "done" for s in state.steps if s.planned.base}
         made = {
             when
@@ -152,7 +153,7 @@ class SweetBatchOut(Out):
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,
                     base_kg=sum(base.mass_kg for base in parts.values()) if parts else None,
-                    lit_slot=(slot := CARAMEL_SLOT if s.planned.follows else s.planned.base),
+                    lit_slot=(slot := lit if (lit := slot_of(s.planned.follows)) in benches else s.planned.base),
                     bench=(bench := benches.get(slot, {})).get("route", ""),
                     bench_words=bench.get("words", {}),
                     began_at_s=s.began_at_s,

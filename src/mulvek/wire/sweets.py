@@ -11,7 +11,7 @@ from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.balance import band
 from ..core.planning.sweets.build import TO_CARAMELISE, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
-from ..core.planning.sweets.formula import MILK
+from ..core.planning.sweets.formula import MILK, slot_of
 from ..core.planning.sweets.knobs import knobs
 from ..core.planning.sweets.minutes import Boiling
 from ..core.planning.sweets.nutrition import Nutrients
@@ -40,6 +40,16 @@ from .sweet_parts import (
     StepOut,
 )
 from .sweet_words import SweetIn, Things, read_prices, read_sweet_plan
+
+ENRICHES = ("powder", "cream", "concentrate", "cheese", "khoya")
+"""Groups of what the Bench boils down in milk."""
+
+
+class LitOut(Out):
+    """Where on the Bench it is planned, and its words there."""
+
+    route: str
+    words: dict[str, str | list[str]]
 
 
 class SweetOut(Out):
@@ -93,7 +103,9 @@ class SweetOut(Out):
     label: str
     whys: dict[str, Why]
     warnings: list[str]
-    caramel: dict[str, str] = Field(description="The Bench's words for its caramel, where it has one")
+    lit: dict[str, LitOut] = Field(
+        description="What of it is lit besides its bases, by its slot: a caramel, its milk"
+    )
 
     @classmethod
     def of(cls, f: SweetForecast, words: SweetIn, prices: Prices) -> "SweetOut":
@@ -197,7 +209,7 @@ class SweetOut(Out):
             unpriced=[names.get(k, k) for k in told.unpriced],
             knobs=made,
             label=label(f),
-            caramel=_caramel(f, words),
+            lit=_lit(f, words),
             whys=of_page("sweets", sweet_reasons(f)),
             warnings=[
                 f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
@@ -349,7 +361,44 @@ def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
     )
 
 
-def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str]:
+def _lit(f: SweetForecast, words: SweetIn) -> dict[str, LitOut]:
+    found = {
+        "CARAMEL": LitOut(route="/caramel", words=_caramel(f, words)),
+        "COOK": LitOut(route="", words=_cooked(f, words)),
+    }
+    slots = {slot_of(step.follows) for step in f.steps}
+    return {slot: lit for slot, lit in found.items() if slot in slots and lit.words}
+
+
+def _where(words: SweetIn, milk: str) -> dict[str, str | list[str]]:
+    """The milk, pan, burner and flame of the sentence, as the Bench's address has them."""
+    found: dict[str, str | list[str]] = {"milk": str(words.milk) if isinstance(words.milk, int) else milk}
+    found |= {name: str(ref) for name, ref in (("pan", words.pan), ("burner", words.burner)) if isinstance(ref, int)}
+    return found | {"flame": words.flame}
+
+
+def _cooked(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
+    """The reduction that the sweet itself is: its milk, with what goes in at the start, to the weight it comes off at.
+    None when something goes in that the Bench does not boil down."""
+    into = [row for row in f.rows if row.when == "to begin with" and not row.within]
+    milk = milk_of(f.plan.school, f.plan.pantry)
+    grams = {row.key: f"{row.kg * 1e3:.0f} g" for row in into}
+    rest = {key: said for key, said in grams.items() if key not in (milk.key, "white-sugar")}
+    groups = {key: f.plan.pantry.thing(key).group for key in rest}
+    if milk.key not in grams or f.stop_kg is None or any(group not in ENRICHES for group in groups.values()):
+        return {}
+    said: dict[str, str | list[str]] = {
+        "amount": grams[milk.key],
+        "sugar": grams.get("white-sugar", ""),
+        "when": "start",
+        "stop": f"{f.stop_kg * 1e3:.0f} g",
+    }
+    if rest:
+        said["add"] = [f"{key}~{amount}~start" for key, amount in rest.items()]
+    return said | _where(words, milk.key)
+
+
+def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
     """The caramel sentence of this batch: what goes into the pan, and how far it is cooked."""
     sugar = next((row.kg for row in f.rows if row.when == TO_CARAMELISE and not row.within), None)
     if sugar is None:
@@ -362,12 +411,10 @@ def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str]:
         "amount": into.get(milk.key, 0.0),
         "condensed": into.get("condensed", 0.0),
     }
-    found = {name: f"{kg * 1e3:.0f} g" if kg else "" for name, kg in said.items()}
-    found["milk"] = str(words.milk) if isinstance(words.milk, int) else milk.key
-    found |= {name: str(ref) for name, ref in (("pan", words.pan), ("burner", words.burner)) if isinstance(ref, int)}
+    found: dict[str, str | list[str]] = {name: f"{kg * 1e3:.0f} g" if kg else "" for name, kg in said.items()}
     if f.plan.school.cook is not None:
         found["solids"] = f"{100 - f.plan.school.cook:g} %"
-    return found | {"flame": words.flame}
+    return found | _where(words, milk.key)
 
 
 def answer_sweet(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> SweetOut:

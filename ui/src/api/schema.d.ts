@@ -4161,6 +4161,18 @@ export interface components {
             /** Used Kg */
             used_kg: number;
         };
+        /**
+         * LitOut
+         * @description Where on the Bench it is planned, and its words there.
+         */
+        LitOut: {
+            /** Route */
+            route: string;
+            /** Words */
+            words: {
+                [key: string]: string | string[];
+            };
+        };
         /** LogLine */
         LogLine: {
             /** At S */
@@ -5034,7 +5046,7 @@ export interface components {
         /**
          * PlannedStep
          * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-         *     ``follows`` the phase of a lit caramel that it is.
+         *     ``follows`` the phase it is of what is lit for it.
          */
         PlannedStep: {
             /** After */
@@ -6627,13 +6639,6 @@ export interface components {
             before_cold_s: components["schemas"]["Range"];
             /** Boilings */
             boilings: components["schemas"]["Boiling"][];
-            /**
-             * Caramel
-             * @description The Bench's words for its caramel, where it has one
-             */
-            caramel: {
-                [key: string]: string;
-            };
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             cost: components["schemas"]["Cost"];
@@ -6666,6 +6671,13 @@ export interface components {
             levels: components["schemas"]["LevelOut"][];
             /** Limits */
             limits: components["schemas"]["LimitOut"][];
+            /**
+             * Lit
+             * @description What of it is lit besides its bases, by its slot: a caramel, its milk
+             */
+            lit: {
+                [key: string]: components["schemas"]["LitOut"];
+            };
             /** Many */
             many: string;
             /** Milk */
@@ -6752,7 +6764,7 @@ export interface components {
             bench: string;
             /** Bench Words */
             bench_words: {
-                [key: string]: string;
+                [key: string]: string | string[];
             };
             caution: components["schemas"]["Caution"] | null;
             /** Check */

@@ -11,6 +11,7 @@ from typing import Literal
 
 from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
+from ..planning.sweets.formula import LIT, slot_of
 from ..planning.sweets.plan import ListRow
 from ..planning.sweets.steps import PlannedStep
 from ..ranges import Range
@@ -241,15 +242,14 @@ def _difference(run: SweetRun, told_kg: Range, told_pieces: Range, weighed: floa
     return " ".join(said)
 
 
-CARAMEL_SLOT = "CARAMEL"
-"""The slot of a caramel that is lit for a sweet."""
+def is_of(step: PlannedStep, slot: str) -> bool:
+    """Whether this step is done by what is made for this slot."""
+    return slot_of(step.follows) == slot if slot in LIT else step.key == base_step(slot)
 
 
 def step_of(steps: Sequence[StepNow], slot: str) -> StepNow | None:
     """The step that begins when what is made for this slot is lit."""
-    if slot == CARAMEL_SLOT:
-        return next((s for s in steps if s.planned.follows), None)
-    return next((s for s in steps if s.planned.key == base_step(slot)), None)
+    return next((s for s in steps if is_of(s.planned, slot)), None)
 
 
 def base_step(slot: str) -> str:
@@ -279,7 +279,7 @@ def check_sweet_event(log: Log, new: Event) -> None:
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
         case BaseWeighed(slot=slot, batch=_, mass_kg=kg):
-            if all(s.planned.key != base_step(slot) for s in state.steps):
+            if step_of(state.steps, slot) is None:
                 raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
             _within("mass_kg", kg)
         case Paused() | Resumed():

@@ -16,7 +16,10 @@ export function freeOf(meant: number, all: number[], at: At, lives: Live[]): num
 }
 
 /** Words of the Bench without a pan or burner on which something stands by now: the Bench proposes free ones. */
-export function withoutTaken(words: Record<string, string>, lives: Live[]): Record<string, string> {
+export function withoutTaken(
+  words: Record<string, string | string[]>,
+  lives: Live[],
+): Record<string, string | string[]> {
   return Object.fromEntries(
     Object.entries(words).filter(
       ([key, value]) =>

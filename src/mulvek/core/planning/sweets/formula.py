@@ -80,8 +80,8 @@ class Piece:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
     """Something to do. ``takes``: minutes, or the name of a reckoned time; ``after``: keys of what comes first;
-    ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet; ``follows``: it is this phase of a
-    caramel that is lit for it."""
+    ``adds``: what of the finish is stirred in now, "sugars" for every sugar, "rest" for all that is not in yet; ``follows``: it is this phase of
+    what is lit for it."""
 
     key: str
     say: str
@@ -266,13 +266,25 @@ def _adds(value: Any, where: str) -> tuple[str, ...]:
     return tuple(value)
 
 
-PHASES = ("melting", "opening", "simmering")
+LIT: Mapping[str, tuple[str, ...]] = {"CARAMEL": ("melting", "opening", "simmering"), "COOK": ("boiling",)}
+"""What can be lit for a sweet besides its bases, by its slot: a caramel, or the milk that the sweet itself is cooked from;
+and the phases of it that steps may be."""
+PHASES = tuple(phase for phases in LIT.values() for phase in phases)
+
+
+def slot_of(phase: str) -> str:
+    """The slot of which a step is this phase; empty for none.
+
+    >>> slot_of("opening"), slot_of("boiling"), slot_of("")
+    ('CARAMEL', 'COOK', '')
+    """
+    return next((slot for slot, phases in LIT.items() if phase in phases), "")
 
 
 def _phase(row: Mapping[str, Any], where: str) -> str:
     phase = _word(row, "follows", where, "")
     if phase and phase not in PHASES:
-        raise BadInput(where, f"“{phase}” is no phase of a caramel.", f"Use one of: {', '.join(PHASES)}.")
+        raise BadInput(where, f"“{phase}” is no phase of what is lit.", f"Use one of: {', '.join(PHASES)}.")
     return phase
 
 

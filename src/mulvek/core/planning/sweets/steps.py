@@ -20,7 +20,7 @@ _SIGNS = {
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
     """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-    ``follows`` the phase of a lit caramel that it is."""
+    ``follows`` the phase it is of what is lit for it."""
 
     key: str
     say: str

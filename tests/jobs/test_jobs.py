@@ -58,13 +58,30 @@ def test_3_kheer(job, school):
     assert "before any sugar" in ran["soften"]["check"] and ran["cook"]["seconds"]["high"] > 600
 
 
-@pytest.mark.parametrize("school", ["milk", "own-water", "khoya"])
-def test_4_10_20_carrot_halwa(job, school):
-    """In milk, in its own water, with khoya: the weight to cook to, sugar when the milk is gone."""
+def halwa(job, school):
+    """The weight to cook to, sugar when the milk is gone, the second drying."""
     it = job("carrot-halwa", "8", school=school)
     assert it.told["stop_kg"] < it.told["into_pan_kg"] and "second time" in it.told["then"]
     ran, _ = it.to_the_plate()
     assert "dry it again" in ran["cook"]["say"]
+    return it
+
+
+def test_4_carrot_halwa_in_milk(job):
+    it = halwa(job, "milk")
+    assert any("milk" in row["name"] for row in it.told["rows"])
+
+
+def test_10_carrot_halwa_in_its_own_water(job):
+    own = halwa(job, "own-water")
+    milk = sum(r["grams"] for r in own.told["rows"] if "milk" in r["name"])
+    other = sum(r["grams"] for r in job("carrot-halwa", "8", school="milk").told["rows"] if "milk" in r["name"])
+    assert milk < 0.6 * other
+
+
+def test_20_carrot_halwa_with_khoya(job):
+    it = halwa(job, "khoya")
+    assert any(row["key"] == "khoya-pindi" for row in it.told["rows"])
 
 
 def test_20_no_khoya_today(job):
@@ -102,35 +119,45 @@ def test_7_basundi(job):
     assert "within 2 hours" in ran["cool"]["check"]
 
 
-@pytest.mark.parametrize(
-    ("number", "school", "milk", "of"),
-    [
-        (5, "quick", "quick milk sauce", "whole-powder"),
-        (8, "deep", "rabri", "full-cream"),
-        (8, "fried", "thin milk sauce", "full-cream"),
-        (12, "bound", "bound milk sauce", "corn-starch"),
-    ],
-)
-def test_5_8_12_bread_in_rabri(job, number, school, milk, of):
-    """Syrup to its strength, the bread's own milk, plates."""
+def bread(job, school, sauce, of):
+    """Syrup to its strength, the bread's own milk on the live Stove, plates."""
     it = job("bread-rabri", "12", school=school)
     syrup = [row for row in it.told["rows"] if row["when"] == "for the syrup"]
     assert {row["key"] for row in syrup} == {"white-sugar", "water"} and "wheat (gluten)" in it.told["allergens"]
-    assert any(row["within"] == milk and row["key"] == of for row in it.told["rows"])
+    assert any(row["within"] == sauce and row["key"] == of for row in it.told["rows"])
     assert all(level["word"] == "in" for level in it.told["levels"])
+    it.cooks()
     ran, _ = it.to_the_plate()
-    assert f"Make the {milk}." in next(iter(ran.values()))["say"] and list(ran)[-1] == "pour"
-    if number == 12:  # khoya where there is none: its milk and sugar made right
-        swap = {"plan": {**it.words, "sweet": "bound-sauce", "school": "starch"}, "ingredient": "khoya-pindi"}
-        ways = it._post("/api/sweets/swap", {**swap, "all_things": True}, 200)["ways"]
-        assert any(way["kind"] == "milk" and way["minutes"] > 0 for way in ways)
+    assert f"The {sauce}: " in "".join(step["say"] for step in ran.values()) and list(ran)[-1] == "pour"
+    return it
+
+
+def test_5_bread_in_a_quick_rabri(job):
+    bread(job, "quick", "quick milk sauce", "whole-powder")
+
+
+@pytest.mark.parametrize(("school", "sauce"), [("deep", "rabri"), ("fried", "thin milk sauce")])
+def test_8_deep_rabri_with_bread(job, school, sauce):
+    bread(job, school, sauce, "full-cream")
+
+
+def test_12_bread_in_a_bound_rabri(job):
+    it = bread(job, "bound", "bound milk sauce", "corn-starch")
+    assert any("starch smooth" in step["say"] for step in it.now["steps"])
+    # khoya where there is none: its milk and sugar made right
+    swap = {"plan": {**it.words, "sweet": "bound-sauce", "school": "starch"}, "ingredient": "khoya-pindi"}
+    ways = it._post("/api/sweets/swap", {**swap, "all_things": True}, 200)["ways"]
+    assert any(way["kind"] == "milk" and way["minutes"] > 0 for way in ways)
 
 
 def test_9_fried_discs_in_sweet_milk(job):
     it = job("milk-poli", "12")
     assert it.told["fry"] and any(row["when"] == "taken up in frying" for row in it.told["rows"])
+    dough = it.step("dough")
+    assert dough["phase"] == "ready" and not dough["waits_for"]  # it rests while the milk goes down
+    it.cooks()
     ran, _ = it.to_the_plate()
-    assert next(iter(ran)) == "part.poli-milk" and list(ran)[-1] == "soak"
+    assert next(iter(ran)) == "part.poli-milk.sweeten" and list(ran)[-1] == "soak"
 
 
 @pytest.mark.parametrize("school", ["fruit", "reduced", "khoya"])
@@ -172,17 +199,30 @@ def test_14_caramelised_milk(job):
     it.plated(max(1, round(here["told_pieces"]["likely"])), gave)
 
 
-@pytest.mark.parametrize(("sweet", "number"), [("fried-balls", 15), ("sponge-balls", 16), ("poached-slices", 21)])
-def test_15_16_21_pieces_of_chhena_in_syrup(job, sweet, number):
+def balls(job, sweet):
     """Pieces from the chhena that was weighed; syrup and loads with them; syrup left, and what it still makes."""
     it = job(sweet, "24")
     syrup = it.told["syrup"]
     assert syrup["boils_c"] > 100 and syrup["left_kg"] > 0 and syrup["makes"] and syrup["at_once"] >= 1
     it.makes("C")
     ran, _ = it.to_the_plate("C")
-    assert "crack" in ran["knead"]["say"] or number == 21
-    if number == 16:
-        assert "undisturbed" in ran["boil"]["say"]
+    left = next(t for t in it.client.get("/api/shelf").json["things"] if t["of"] == "syrup")
+    assert left["batch"] == it.id and left["mass_kg"] == pytest.approx(syrup["left_kg"])
+    return ran
+
+
+def test_15_fried_balls(job):
+    assert "crack" in balls(job, "fried-balls")["knead"]["say"]
+
+
+def test_16_sponge_balls(job):
+    ran = balls(job, "sponge-balls")
+    assert "crack" in ran["knead"]["say"] and "undisturbed" in ran["boil"]["say"]
+
+
+def test_21_poached_slices_filled(job):
+    ran = balls(job, "poached-slices")
+    assert any(key.startswith("part.slice-filling") for key in ran)
 
 
 def test_17_condensed_milk(job):

@@ -42,8 +42,23 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
         raise BadInput("slot", f"{parent.name} has no such base.", "Choose one of its own.")
     if state.finished or step.phase == "done":
         raise Conflict("slot", f"That base of {parent.name} is made.", "Undo it there first, or begin it by itself.")
-    if step.phase == "ready":
+    if planned.slot in LIT:
+        parent = _done_before(batches, parent, step, now_s)
+    if step.phase in ("ready", "waits"):
         batches.log(parent, StepBegun(step.planned.key), now_s, now_s)
+
+
+def _done_before(batches: Batches, sweet: Batch, step: StepNow, now_s: float) -> Batch:
+    """What a step waits for is done when the cook lights it: the powder is wetted, the sugar weighed. A base is not.
+
+    :raises Conflict: field "step".
+    """
+    for key in step.waits_for:
+        before = next(s for s in sweet.state(now_s).steps if s.planned.key == key)
+        if before.phase != "done" and not before.planned.base:
+            sweet = _done_before(batches, sweet, before, now_s)
+            sweet = batches.log(sweet, StepDone(key), now_s, now_s)
+    return sweet
 
 
 def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
@@ -122,6 +137,10 @@ def _told_of(sweet: Batch, slot: str, child: int, now_s: float) -> float | None:
 def _cooked(sweet: Batch, child: Batch, mass_kg: float, shelf: Shelf) -> BaseWeighed:
     """The sweet from what came off the fire, with what is still stirred in; as it was told when no sweet is made of it."""
     run: SweetRun = sweet.plan
+    if any(
+        s.key.startswith("part.") for s in run.steps if s.follows
+    ):  # it goes into the sweet: how much is its own affair
+        return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
     late = sum(row.kg for row in run.rows if row.when == "at the end" and not row.within)
     try:
         with reading_of(sweet.name):

@@ -19,7 +19,7 @@ from ..core.planning.sweets.plan import SweetForecast, hung_in, plan_sweet, rack
 from ..core.planning.sweets.portions import Limit, lead_of
 from ..core.planning.sweets.reasons import label, sweet_reasons
 from ..core.planning.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
-from ..core.planning.sweets.steps import earliest_s
+from ..core.planning.sweets.steps import PlannedStep, earliest_s
 from ..core.properties import freezing as fz
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
@@ -380,22 +380,36 @@ def _where(words: SweetIn, milk: str) -> dict[str, str | list[str]]:
 def _cooked(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
     """The reduction that the sweet itself is: its milk, with what goes in at the start, to the weight it comes off at.
     None when something goes in that the Bench does not boil down."""
-    into = [row for row in f.rows if row.when == "to begin with" and not row.within]
-    milk = milk_of(f.plan.school, f.plan.pantry)
-    grams = {row.key: f"{row.kg * 1e3:.0f} g" for row in into}
-    rest = {key: said for key, said in grams.items() if key not in (milk.key, "white-sugar")}
-    groups = {key: f.plan.pantry.thing(key).group for key in rest}
-    if milk.key not in grams or f.stop_kg is None or any(group not in ENRICHES for group in groups.values()):
+    part = next((p for p in f.built.sides if any(s.key.startswith(f"part.{p.sweet.key}.") for s in _boils(f))), None)
+    if part is None and not any(not s.key.startswith("part.") for s in _boils(f)):
         return {}
-    said: dict[str, str | list[str]] = {
-        "amount": grams[milk.key],
-        "sugar": grams.get("white-sugar", ""),
-        "when": "start",
-        "stop": f"{f.stop_kg * 1e3:.0f} g",
-    }
+    built, within = (part, part.sweet.name) if part else (f.built, "")
+    kg = {(row.key, row.when): row.kg for row in f.rows if row.within == within}
+    base = next(iter(built.bases), None)
+    when = "to reduce" if base else "to begin with"
+    into = {key: mass for (key, at), mass in kg.items() if at == when}
+    milk = base.of.key if base else milk_of(built.school, f.plan.pantry).key
+    rest = {key: mass for key, mass in into.items() if key not in (milk, "white-sugar")}
+    if milk not in into or sum(rest.values()) > into[milk]:
+        return {}
+    if any(f.plan.pantry.thing(key).group not in ENRICHES for key in rest):
+        return {}
+    said: dict[str, str | list[str]] = {name: "" for name in ("sugar",)}
+    if base:
+        said["stop"] = f"{base.parts.total_solids * 100:.1f} % solids"
+    else:  # the part's account is per kg of it: the milk that goes in says how much is made
+        of_it = next(row.kg for row in built.rows if row.key == milk and row.when == when)
+        said["stop"] = f"{built.stop_kg * into[milk] / of_it * 1e3:.0f} g"
+    said |= {"amount": f"{into[milk] * 1e3:.0f} g", "when": "start"}
+    if "white-sugar" in into:
+        said["sugar"] = f"{into['white-sugar'] * 1e3:.0f} g"
     if rest:
-        said["add"] = [f"{key}~{amount}~start" for key, amount in rest.items()]
-    return said | _where(words, milk.key)
+        said["add"] = [f"{key}~{mass * 1e3:.0f} g~start" for key, mass in rest.items()]
+    return said | _where(words, milk)
+
+
+def _boils(f: SweetForecast) -> list[PlannedStep]:
+    return [step for step in f.steps if step.follows == "boiling"]
 
 
 def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:

@@ -58,7 +58,7 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
     <section class="tray verdict" aria-label="What it came to">
       <p class="legend">
         <RouterLink to="/stove/rehearse">Rehearsal</RouterLink>
-        <span class="soft">level {{ a.level }}, {{ a.level_says }} · seed {{ a.seed }}</span>
+        <span class="soft">level {{ a.level }}, {{ a.level_says }}, seed {{ a.seed }}</span>
       </p>
       <p class="points">
         <b>{{ Math.round(a.yours.score.points) }}</b> <span class="soft">of 100</span>

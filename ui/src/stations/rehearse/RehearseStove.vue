@@ -104,7 +104,7 @@ useKeys([
       >
         <template #legend>
           <RouterLink to="/stove/rehearse">Rehearsal</RouterLink>
-          <span class="soft">level {{ r.level }}, {{ r.level_says }} · seed {{ r.seed }}</span>
+          <span class="soft">level {{ r.level }}, {{ r.level_says }}, seed {{ r.seed }}</span>
         </template>
       </NowTray>
       <p v-if="away" class="away" role="status">

@@ -46,7 +46,7 @@ function weigh(row: number) {
           <rect v-else x="1.500" y="1.500" width="15" height="15" rx="4" />
         </svg>
         <span
-          >{{ r.name }}<small v-if="r.within || r.when"> · {{ r.within || r.when }}</small></span
+          >{{ r.name }}<small v-if="r.within || r.when">, {{ r.within || r.when }}</small></span
         >
         <b>{{ amount(r.weighed_kg !== null ? r.weighed_kg * 1000 : r.grams) }}</b>
         <small>{{

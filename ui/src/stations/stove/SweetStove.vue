@@ -235,7 +235,12 @@ useKeys([
               <RouterLink v-if="s.lit_slot" :to="onBench(s)">plan it</RouterLink>
               <TakeBase v-if="s.base" :making="b.id" :letter="s.base" :does="DOES[s.bench]!" />
             </small>
-            <small v-else>{{ takes(s) }}</small>
+            <small v-else>
+              <RouterLink v-if="s.lit_slot && !s.base && s.phase === 'waits'" :to="onBench(s)"
+                >plan it</RouterLink
+              >
+              {{ takes(s) }}
+            </small>
           </li>
         </ol>
       </div>

@@ -58,7 +58,7 @@ const baseOf = (r: SweetOut['rows'][number]) => {
           </button>
         </td>
         <th scope="row">
-          {{ r.name }}<small v-if="r.within"> · {{ r.within }}</small>
+          {{ r.name }}<small v-if="r.within">, {{ r.within }}</small>
         </th>
         <td class="n">
           <SentenceWord

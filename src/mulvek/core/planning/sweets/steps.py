@@ -60,23 +60,9 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
             )
         )
     for part in built.sides:
-        key = f"part.{part.sweet.key}"
-        boil = reckoned.get(key, Range.exact(0.0))
-        work = sum(s.takes * 60 for s in part.school.steps if not isinstance(s.takes, str)) + 300.0
-        seconds = Range(boil.low + 0.8 * work, boil.likely + work, boil.high + 1.3 * work)
-        made.append(
-            PlannedStep(
-                key=key,
-                say=f"Make the {part.sweet.name}.",
-                seconds=seconds,
-                hands=True,
-                fire=True,
-                after=(),
-                check="",
-                caution="boil",
-            )
-        )
-    bases = tuple(s.key for s in made)
+        made += _part_steps(part, reckoned)
+    waited_for = {key for s in made for key in s.after}
+    bases = tuple(s.key for s in made if s.key not in waited_for)
     before: tuple[str, ...] = bases
     for step in built.school.steps:
         seconds = _seconds(step.takes, built.school, reckoned)
@@ -97,6 +83,55 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
             )
         )
         before = (step.key,)
+    return made
+
+
+NOT_OF_A_PART = ("cool", "freeze")
+"""What is made for another sweet goes on into it: it is not cooled or frozen first."""
+
+
+def _part_steps(part: Built, reckoned: Mapping[str, Range]) -> list[PlannedStep]:
+    """The steps of a sweet that goes into another, one after the other: what is boiled down for it is lit as any milk."""
+    made: list[PlannedStep] = []
+    for inner in part.sides:
+        made += _part_steps(inner, reckoned)
+    name, key = part.sweet.name, f"part.{part.sweet.key}"
+    boil = reckoned.get(key, Range.exact(0.0))
+    before = tuple(s.key for s in made[-1:])
+    for b in part.bases:
+        extra = BASE_HANDLING_S[b.base.do]
+        made.append(
+            PlannedStep(
+                key=f"{key}.base-{b.letter}",
+                say=f"{_VERBS[b.base.do]}, for the {name}.",
+                seconds=Range(boil.low + 0.8 * extra, boil.likely + extra, boil.high + 1.3 * extra),
+                hands=b.base.do == "reduce",
+                fire=b.base.do != "hang",
+                after=before,
+                check=_SIGNS[b.base.do],
+                caution="boil" if b.base.do != "hang" else "cooling",
+                follows="boiling" if b.base.do == "reduce" else "",
+            )
+        )
+        before = (made[-1].key,)
+    for step in part.school.steps:
+        if step.takes in NOT_OF_A_PART:
+            continue
+        cooks = step.takes == "cook"
+        made.append(
+            PlannedStep(
+                key=f"{key}.{step.key}",
+                say=f"The {name}: {step.say[:1].lower()}{step.say[1:]}",
+                seconds=boil if cooks else _seconds(step.takes, part.school, reckoned),
+                hands=step.hands,
+                fire=step.fire,
+                after=before,
+                check=step.check,
+                caution=step.caution,
+                follows="boiling" if cooks and step.fire else "",
+            )
+        )
+        before = (made[-1].key,)
     return made
 
 

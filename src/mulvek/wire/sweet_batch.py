@@ -7,8 +7,9 @@ from pydantic import Field
 
 from ..core.batch.attention import Nudge
 from ..core.batch.log import Log
-from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState
+from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, is_of
 from ..core.equipment.quantities import Measures, in_cups
+from ..core.planning.sweets.flow import Flow, flows
 from ..core.planning.sweets.formula import slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
@@ -58,6 +59,9 @@ class SweetStepOut(Out):
     lit_slot: str = Field(description="Of which slot the batch is that is lit for this step; empty when none is")
     bench: str
     bench_words: dict[str, str | list[str]]
+    in_kg: float = Field(description="In its vessel, told or weighed")
+    out_kg: float
+    into: str = Field(description="The step that it goes on into")
     began_at_s: float | None
     done_at_s: float | None
     due_s: float | None
@@ -71,6 +75,7 @@ class SweetRowOut(Out):
     cups: str
     when: str
     within: str
+    step: str
     weighed_kg: float | None
     in_base: bool = Field(description="It went into a base that is there: nobody weighs it any more")
 
@@ -131,6 +136,7 @@ class SweetBatchOut(Out):
             for when, do in BASE_OF.items()
             if (of := [done.get(letter, True) for letter, b in bases.items() if b.get("do") == do]) and all(of)
         }
+        flow = _flow(run, state, told)
         return cls(
             id=id,
             kind="sweet",
@@ -156,6 +162,9 @@ class SweetBatchOut(Out):
                     lit_slot=(slot := lit if (lit := slot_of(s.planned.follows)) in benches else s.planned.base),
                     bench=(bench := benches.get(slot, {})).get("route", ""),
                     bench_words=bench.get("words", {}),
+                    in_kg=flow[s.planned.key].in_kg,
+                    out_kg=flow[s.planned.key].out_kg,
+                    into=flow[s.planned.key].into,
                     began_at_s=s.began_at_s,
                     done_at_s=s.done_at_s,
                     due_s=s.due_s,
@@ -171,6 +180,7 @@ class SweetBatchOut(Out):
                     cups=in_cups(state.row_kg[i], r.bulk_kg_m3, measures),
                     when=r.when,
                     within=r.within,
+                    step=r.step,
                     weighed_kg=state.rows[i],
                     in_base=not r.within and r.when in made,
                 )
@@ -195,6 +205,27 @@ class SweetBatchOut(Out):
             undo_id=undo_id(log),
             newest=log.next_id - 1,
         )
+
+
+def _flow(run: SweetRun, state: SweetState, told: Mapping[str, Any]) -> dict[str, Flow]:
+    """Grams along the steps: as weighed where they were, else as told."""
+    gives = {base_step(b["letter"]): float(b["made_kg"]) for b in told.get("bases", [])}
+    for slot, lit in (told.get("lit") or {}).items():
+        kg, last = lit.get("gives_kg") or 0.0, [s.key for s in run.steps if slot_of(s.follows) == slot]
+        if kg and last:
+            gives[last[-1]] = float(kg)
+    if state.stop_kg is not None and "cook" in {s.key for s in run.steps}:
+        gives["cook"] = state.stop_kg
+    for slot, parts in state.bases.items():
+        step = next((s.key for s in reversed(run.steps) if is_of(s, slot)), None)
+        if step is not None:
+            gives[step] = sum(base.mass_kg for base in parts.values())
+    rows = [
+        (row.step, kg if weighed is None else weighed)
+        for row, kg, weighed in zip(run.rows, state.row_kg, state.rows, strict=True)
+    ]
+    finished = state.weighed_kg if state.weighed_kg is not None else state.told_kg.likely
+    return flows(run.steps, rows, gives, finished)
 
 
 def keeping_words(told: Mapping[str, Any]) -> str:

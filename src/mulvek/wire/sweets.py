@@ -50,6 +50,7 @@ class LitOut(Out):
 
     route: str
     words: dict[str, str | list[str]]
+    gives_kg: float = Field(0.0, description="What comes off the fire, as told")
 
 
 class SweetOut(Out):
@@ -363,8 +364,8 @@ def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
 
 def _lit(f: SweetForecast, words: SweetIn) -> dict[str, LitOut]:
     found = {
-        "CARAMEL": LitOut(route="/caramel", words=_caramel(f, words)),
-        "COOK": LitOut(route="", words=_cooked(f, words)),
+        "CARAMEL": LitOut(route="/caramel", words=_caramel(f, words), gives_kg=f.stop_kg or 0.0),
+        "COOK": LitOut(route="", words=(cooked := _cooked(f, words))[0], gives_kg=cooked[1]),
     }
     slots = {slot_of(step.follows) for step in f.steps}
     return {slot: lit for slot, lit in found.items() if slot in slots and lit.words}
@@ -377,12 +378,12 @@ def _where(words: SweetIn, milk: str) -> dict[str, str | list[str]]:
     return found | {"flame": words.flame}
 
 
-def _cooked(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
+def _cooked(f: SweetForecast, words: SweetIn) -> tuple[dict[str, str | list[str]], float]:
     """The reduction that the sweet itself is: its milk, with what goes in at the start, to the weight it comes off at.
     None when something goes in that the Bench does not boil down."""
     part = next((p for p in f.built.sides if any(s.key.startswith(f"part.{p.sweet.key}.") for s in _boils(f))), None)
     if part is None and not any(not s.key.startswith("part.") for s in _boils(f)):
-        return {}
+        return {}, 0.0
     built, within = (part, part.sweet.name) if part else (f.built, "")
     kg = {(row.key, row.when): row.kg for row in f.rows if row.within == within}
     base = next(iter(built.bases), None)
@@ -391,21 +392,20 @@ def _cooked(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
     milk = base.of.key if base else milk_of(built.school, f.plan.pantry).key
     rest = {key: mass for key, mass in into.items() if key not in (milk, "white-sugar")}
     if milk not in into or sum(rest.values()) > into[milk]:
-        return {}
+        return {}, 0.0
     if any(f.plan.pantry.thing(key).group not in ENRICHES for key in rest):
-        return {}
+        return {}, 0.0
     said: dict[str, str | list[str]] = {name: "" for name in ("sugar",)}
-    if base:
-        said["stop"] = f"{base.parts.total_solids * 100:.1f} % solids"
-    else:  # the part's account is per kg of it: the milk that goes in says how much is made
-        of_it = next(row.kg for row in built.rows if row.key == milk and row.when == when)
-        said["stop"] = f"{built.stop_kg * into[milk] / of_it * 1e3:.0f} g"
+    # the account is per kg of it: the milk that goes in says how much is made
+    scale = into[milk] / next(row.kg for row in built.rows if row.key == milk and row.when == when)
+    gives = scale * (base.made_kg if base else built.stop_kg)
+    said["stop"] = f"{base.parts.total_solids * 100:.1f} % solids" if base else f"{gives * 1e3:.0f} g"
     said |= {"amount": f"{into[milk] * 1e3:.0f} g", "when": "start"}
     if "white-sugar" in into:
         said["sugar"] = f"{into['white-sugar'] * 1e3:.0f} g"
     if rest:
         said["add"] = [f"{key}~{mass * 1e3:.0f} g~start" for key, mass in rest.items()]
-    return said | _where(words, milk)
+    return said | _where(words, milk), gives
 
 
 def _boils(f: SweetForecast) -> list[PlannedStep]:

@@ -4166,6 +4166,12 @@ export interface components {
          * @description Where on the Bench it is planned, and its words there.
          */
         LitOut: {
+            /**
+             * Gives Kg
+             * @description What comes off the fire, as told
+             * @default 0
+             */
+            gives_kg?: number;
             /** Route */
             route: string;
             /** Words */
@@ -6737,6 +6743,8 @@ export interface components {
             name: string;
             /** Number */
             number: number;
+            /** Step */
+            step: string;
             /** Weighed Kg */
             weighed_kg: number | null;
             /** When */
@@ -6777,6 +6785,16 @@ export interface components {
             fire: boolean;
             /** Hands */
             hands: boolean;
+            /**
+             * In Kg
+             * @description In its vessel, told or weighed
+             */
+            in_kg: number;
+            /**
+             * Into
+             * @description The step that it goes on into
+             */
+            into: string;
             /** Key */
             key: string;
             /**
@@ -6784,6 +6802,8 @@ export interface components {
              * @description Of which slot the batch is that is lit for this step; empty when none is
              */
             lit_slot: string;
+            /** Out Kg */
+            out_kg: number;
             /**
              * Phase
              * @enum {string}

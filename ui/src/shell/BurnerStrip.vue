@@ -31,7 +31,12 @@ const fires = computed(() => {
 </script>
 
 <template>
-  <section class="fires" aria-label="Burners">
+  <!-- it scrolls on a phone: while nothing in it can be reached by Tab, it can itself -->
+  <section
+    class="fires"
+    aria-label="Burners"
+    :tabindex="fires.some((f) => f.live) ? undefined : 0"
+  >
     <component
       :is="f.live ? RouterLink : 'div'"
       v-for="f in fires"

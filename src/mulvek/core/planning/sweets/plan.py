@@ -19,6 +19,7 @@ from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
 from .checks import splits
+from .flow import step_of_row
 from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
 from .minutes import Boiling, boilings
@@ -82,7 +83,7 @@ class SweetPlan:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ListRow:
-    """One line of the weighing list: kg that go in, kg to buy, and when."""
+    """One line of the weighing list: kg that go in, kg to buy, when, and into which step."""
 
     key: str
     name: str
@@ -91,6 +92,7 @@ class ListRow:
     bulk_kg_m3: float
     when: str
     within: str
+    step: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -209,7 +211,10 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         finished=told,
         each_kg=each,
         pieces=pieces,
-        rows=tuple(_list(built, batch.finished_kg, pantry)),
+        rows=tuple(
+            replace(row, step=step_of_row(row.key, row.when, row.within, built, steps))
+            for row in _list(built, batch.finished_kg, pantry)
+        ),
         bases=tuple(_base(b, batch.finished_kg, plan.kitchen) for b in built.bases),
         limits=tuple(limits),
         levels=tuple(levels(built, {**built.school.windows, **plan.windows})),

@@ -62,13 +62,19 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
     for part in built.sides:
         made += _part_steps(part, reckoned)
     waited_for = {key for s in made for key in s.after}
-    bases = tuple(s.key for s in made if s.key not in waited_for)
+    ready = tuple(s.key for s in made if s.key not in waited_for)
+    topping = f"part.{built.school.top.of}." if built.school.top else None
+    on_top = tuple(key for key in ready if topping and key.startswith(topping))
+    bases = tuple(key for key in ready if key not in on_top)
+    topped = next((s.key for s in reversed(built.school.steps) if s.hands and not isinstance(s.takes, str)), "")
     before: tuple[str, ...] = bases
     for step in built.school.steps:
         seconds = _seconds(step.takes, built.school, reckoned)
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
+        if step.key == topped:  # what goes on top is waited for only there
+            after = (*after, *on_top)
         made.append(
             PlannedStep(
                 key=step.key,

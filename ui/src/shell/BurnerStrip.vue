@@ -32,11 +32,7 @@ const fires = computed(() => {
 
 <template>
   <!-- it scrolls on a phone: while nothing in it can be reached by Tab, it can itself -->
-  <section
-    class="fires"
-    aria-label="Burners"
-    :tabindex="fires.some((f) => f.live) ? undefined : 0"
-  >
+  <section class="fires" aria-label="Burners" :tabindex="fires.some((f) => f.live) ? undefined : 0">
     <component
       :is="f.live ? RouterLink : 'div'"
       v-for="f in fires"

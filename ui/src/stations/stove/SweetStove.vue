@@ -5,7 +5,7 @@ import type { SweetBatch, EventIn } from '@/api/client'
 import { useSweetBatch, useLog } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
-import { clock, grams, minutes, stopwatch } from '@/say'
+import { grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { useLives } from '@/shell/live'
 import { ran } from '@/shell/now'
@@ -16,6 +16,7 @@ import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
+import MakingRiver from '@/making/MakingRiver.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
@@ -56,6 +57,17 @@ const takes = (s: Step) =>
     ? `${Math.round(s.seconds.likely / 360) / 10} h`
     : `${minutes(s.seconds.likely)} min`
 
+const isOver = (s: Step) => s.phase === 'running' && left(s) < 0
+/** What a step's clock says, on the river. */
+const timeOf = (s: Step) =>
+  s.phase !== 'running' || s.due_s === null
+    ? takes(s)
+    : `${told(s).join(' ').replace('minutes:seconds', 'min').replace('minutes', 'min')} ${left(s) < 0 ? 'over' : 'left'}`
+/** Pieces as they are told now. */
+const ends = computed(() => {
+  const { low, likely, high } = b.value!.told_pieces
+  return low === high ? likely : `${likely} (${low}–${high})`
+})
 function tell(event: EventIn) {
   if (b.value) log.mutate({ id: b.value.id, event })
 }
@@ -210,40 +222,50 @@ useKeys([
             </button>
           </p>
         </div>
-        <ol class="steps" aria-label="The steps">
-          <li
-            v-for="s in b.steps"
-            :key="s.key"
-            :class="[s.phase, { here: s === first }]"
-            :aria-current="s === first ? 'step' : undefined"
+        <p class="ends">
+          It ends as
+          <b>{{ b.counted ?? ends }} {{ b.many }}</b
+          ><template v-if="b.counted === null"> of {{ grams(b.each_kg) }}</template
+          >: <b>{{ grams(b.weighed_kg ?? b.told_kg.likely) }}</b>{{
+            b.weighed_kg === null ? '' : ', weighed'
+          }}.
+          <span v-if="b.stop_kg && !b.done" class="soft"
+            >Off the fire at {{ grams(b.stop_kg) }} in the pan.</span
           >
-            <span>{{ s.say }}</span>
-            <small v-if="s.base_kg !== null && s.base_batch !== null"
-              ><RouterLink :to="`${s.bench ? '/stove/curd' : '/book'}/${s.base_batch}`"
-                >gave {{ grams(s.base_kg) }}</RouterLink
-              ></small
-            >
-            <small v-else-if="s.done_at_s">done at {{ clock(s.done_at_s) }}</small>
-            <small v-else-if="made(s)"
-              ><RouterLink :to="made(s)!.path">{{ made(s)!.name }}</RouterLink></small
-            >
-            <small v-else-if="s.phase === 'running'">since {{ clock(s.began_at_s!) }}</small>
-            <small v-else-if="s.phase === 'ready' && s !== first && !b.given_up">
-              <button type="button" class="touch" @click="begin(s)">
-                begin too<span class="visually-hidden">: {{ s.say }}</span>
-              </button>
-              <RouterLink v-if="s.lit_slot" :to="onBench(s)">plan it</RouterLink>
-              <TakeBase v-if="s.base" :making="b.id" :letter="s.base" :does="DOES[s.bench]!" />
-            </small>
-            <small v-else>
-              <RouterLink v-if="s.lit_slot && !s.base && s.phase === 'waits'" :to="onBench(s)"
-                >plan it</RouterLink
-              >
-              {{ takes(s) }}
-            </small>
-          </li>
-        </ol>
+          <span class="soft legend-line">
+            <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what
+            is in it.
+          </span>
+        </p>
       </div>
+      <MakingRiver :batch="b" :first="first" :time="timeOf" :over="isOver">
+        <template #act="{ step: s }">
+          <RouterLink
+            v-if="s.base_kg !== null && s.base_batch !== null"
+            :to="`${s.bench ? '/stove/curd' : '/book'}/${s.base_batch}`"
+            >gave {{ grams(s.base_kg) }}</RouterLink
+          >
+          <RouterLink v-else-if="s.phase !== 'done' && made(s)" :to="made(s)!.path">{{
+            made(s)!.name
+          }}</RouterLink>
+          <template v-else-if="!b.given_up && s !== first">
+            <button v-if="s.phase === 'ready'" type="button" class="touch" @click="begin(s)">
+              begin too<span class="visually-hidden">: {{ s.say }}</span>
+            </button>
+            <RouterLink
+              v-if="s.lit_slot && (s.phase === 'ready' || (s.phase === 'waits' && !s.base))"
+              :to="onBench(s)"
+              >plan it</RouterLink
+            >
+            <TakeBase
+              v-if="s.base && s.phase === 'ready'"
+              :making="b.id"
+              :letter="s.base"
+              :does="DOES[s.bench]!"
+            />
+          </template>
+        </template>
+      </MakingRiver>
       <section class="tray log-it" aria-label="Log it">
         <p class="legend"><b>Weigh and log</b></p>
         <div>
@@ -318,11 +340,12 @@ useKeys([
   margin: 12px 6px 20px;
 }
 .huge {
-  font-size: 150px;
-  line-height: 150px;
+  font-size: 124px;
+  line-height: 112px;
   font-weight: 700;
   font-stretch: 88%;
   letter-spacing: -5px;
+  margin-bottom: -14px;
 }
 .huge.soft {
   color: var(--ink-soft);
@@ -345,35 +368,16 @@ useKeys([
 .also b {
   font-size: 22px;
 }
-.steps li {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-  padding: 6px 10px 4px;
-  border-left: 4px solid var(--ridge);
-  font-size: 16px;
+.ends {
+  align-self: center;
+  font: 400 22px/31px var(--words);
 }
-.steps small {
-  font-size: 14px;
-  color: var(--ink-soft);
-  white-space: nowrap;
+.legend-line {
+  display: block;
+  font: 450 14px/22px var(--figures);
 }
-.steps .touch {
-  padding: 0;
-}
-.steps .running {
-  border-color: var(--saffron-fill);
-}
-.steps .here {
-  background: var(--cobalt-wash);
-  font-weight: 650;
-}
-.steps .ready {
-  border-color: var(--cobalt);
-}
-.steps .done {
-  border-color: var(--leaf);
-  color: var(--ink-soft);
+.sure {
+  color: var(--leaf);
 }
 .log-it {
   display: grid;

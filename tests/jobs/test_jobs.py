@@ -108,6 +108,7 @@ def test_6_kalakand_on_two_burners(job, client, want):
     here = it.follows("RC")
     assert here["stop_kg"] < it.told["stop_kg"]
     assert it.told["slab"]["grid"] and it.told["slab"]["thick_m"] > 0.01
+    assert "tray" in it.step("press")["facts"][0] and " by " in it.step("cut")["facts"][0]
     ran, _ = it.to_the_plate("RC")
     assert list(ran)[-1] == "cut" and "greased" in ran["press"]["say"]
 
@@ -153,6 +154,7 @@ def test_12_bread_in_a_bound_rabri(job):
 def test_9_fried_discs_in_sweet_milk(job):
     it = job("milk-poli", "12")
     assert it.told["fry"] and any(row["when"] == "taken up in frying" for row in it.told["rows"])
+    assert "Fat at 17" in it.step("fry")["facts"][0]
     dough = it.step("dough")
     assert dough["phase"] == "ready" and not dough["waits_for"]  # it rests while the milk goes down
     it.cooks()
@@ -166,6 +168,8 @@ def test_11_kulfi(job, school):
     it = job("kulfi", "10", school=school)
     it.makes("R")
     frozen = it.told["frozen"]["answer"]
+    stands = f"{frozen['stand_s']['low'] / 60:.0f} to {frozen['stand_s']['high'] / 60:.0f} minutes"
+    assert stands in it.step("freeze")["facts"][0] and "ml in each" in it.step("fill")["facts"][0]
     assert frozen["freeze_s"]["likely"] > 3600 and frozen["begins_c"] < -1
     ran, _ = it.to_the_plate("R")
     assert list(ran)[-1] == "freeze" and "5 °C" in ran["cool"]["say"]
@@ -204,6 +208,9 @@ def balls(job, sweet):
     it = job(sweet, "24")
     syrup = it.told["syrup"]
     assert syrup["boils_c"] > 100 and syrup["left_kg"] > 0 and syrup["makes"] and syrup["at_once"] >= 1
+    strong = it.step("syrup")["facts"]
+    assert f"{syrup['brix']:.0f} °Brix" in strong[0] and f"{syrup['boils_c']:.1f} °C here" in strong[1]
+    assert f"{syrup['raw_m'] * 1e3:.0f} mm" in it.step("knead")["facts"][0]
     it.makes("C")
     ran, _ = it.to_the_plate("C")
     left = next(t for t in it.client.get("/api/shelf").json["things"] if t["of"] == "syrup")
@@ -212,12 +219,15 @@ def balls(job, sweet):
 
 
 def test_15_fried_balls(job):
-    assert "crack" in balls(job, "fried-balls")["knead"]["say"]
+    ran = balls(job, "fried-balls")
+    assert "crack" in ran["knead"]["say"] and "Fat at" in ran["fry"]["facts"][0] and "fat" in ran["fry"]["facts"][1]
 
 
 def test_16_sponge_balls(job):
     ran = balls(job, "sponge-balls")
     assert "crack" in ran["knead"]["say"] and "undisturbed" in ran["boil"]["say"]
+    facts = " ".join(ran["boil"]["facts"])
+    assert "at once have room" in facts and "loads, 16 min each" in facts and "Hot water" in facts
 
 
 def test_21_poached_slices_filled(job):

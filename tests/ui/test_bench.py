@@ -69,6 +69,8 @@ def test_tomorrow_which_pan_and_the_questions(bench: Page):
 
 def test_the_dip_stick_prints_at_full_size(bench: Page, kitchen_url: str):
     page = bench
+    page.goto(kitchen_url + "/bench?pan=1")
+    expect(page.get_by_role("button", name="which pan:")).to_contain_text("kadhai")
     svg = kitchen_url + page.get_by_role("link", name="(SVG)").get_attribute("href")
     answer = page.request.get(svg)
     assert answer.headers["content-type"].startswith("image/svg+xml") and "STOP: 4.3 cm" in answer.text()

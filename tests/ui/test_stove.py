@@ -151,3 +151,30 @@ def test_instruments_stand_beside_the_pan(stove: Page, kitchen_url: str):
     page.get_by_label("bring in a CSV").set_input_files(saved.value.path())
     expect(page.get_by_role("status")).to_contain_text("here already")
     clean(page)
+
+
+@BOTH
+def test_across_the_room_one_sentence_and_one_figure(page: Page, kitchen_url: str, clock):
+    """A second screen: what is due first over everything, large; and it follows when it is done elsewhere."""
+    page.goto(kitchen_url + "/stove")
+    page.get_by_role("link", name="across the room").click()
+    act = page.locator("p.act")
+    expect(act).to_contain_text(re.compile(r"\w+\."))
+    expect(page.locator("p.figure")).to_contain_text(re.compile(r"\d"))
+    large = page.locator("p.figure").evaluate("(e) => parseFloat(getComputedStyle(e).fontSize)")
+    assert large >= 88
+    clean(page)
+    clock.now += 400
+    expect(page.locator(".due")).to_have_count(1, timeout=20_000)
+    who = page.locator("p.who").inner_text()
+    said = act.inner_text()
+    stove = ask(f"{kitchen_url}/api/stove")["batches"]
+    batch = next(b for b in stove if b["name"] == who)
+    nudge = next(n for n in batch["nudges"] if n["act"] == said)
+    answer = {"stirred": {"kind": "stirred"}, "scraped": {"kind": "scraped"}}.get(
+        nudge["answer"],
+        {"kind": "snoozed", "nudge": nudge["key"], "episode": nudge["episode"], "seconds": 600},
+    )
+    ask(f"{kitchen_url}/api/batches/{batch['id']}/events", {"event": answer})
+    shown = "() => document.querySelector('p.who').innerText + document.querySelector('p.act').innerText"
+    page.wait_for_function(f"was => ({shown})() !== was", arg=who + said, timeout=20_000)

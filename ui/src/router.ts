@@ -19,6 +19,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   'own-sweet': ['Your own sweet', () => import('./stations/sweets/OwnSweet.vue')],
   stove: ['Stove', () => import('./stations/stove/StoveStation.vue')],
   pan: ['Stove', () => import('./stations/stove/StoveStation.vue')],
+  across: ['Across the room', () => import('./stations/stove/AcrossRoom.vue')],
   rehearse: ['Rehearse', () => import('./stations/rehearse/RehearseStart.vue')],
   rehearsal: ['Rehearsal', () => import('./stations/rehearse/RehearseStove.vue')],
   curd: ['Stove', () => import('./stations/stove/CurdStove.vue')],

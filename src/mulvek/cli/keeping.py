@@ -89,6 +89,8 @@ def _verify(args: argparse.Namespace) -> int:
 
 
 def _said(holds: Any) -> str:
-    things = ", ".join(f"{count} {name}" for name, count in holds.things.items())
+    things = ", ".join(
+        f"{count} {name.removesuffix('s') if count == 1 else name}" for name, count in holds.things.items()
+    )
     last = datetime.fromtimestamp(holds.last_s).strftime("%d %B %Y %H:%M") if holds.last_s else "never"
     return f"{things}; {holds.happenings} happenings, the last {last}"

@@ -20,7 +20,7 @@ DAY_S = 86_400.0
 _NAME = re.compile(r"^[a-z]+-(\d{8}T\d{6})(-[a-z0-9-]+)?\.sqlite3$")
 _TABLES = {"batch": "reductions", "curd_batch": "curds", "sweet_batch": "sweets", "milk": "milks", "pan": "pans"}
 """Of forms before 0009 a kind of batches had a table of its own."""
-_BATCHES = {"reductions": "'reduce'", "curds": "'curdle', 'strain'", "sweets": "'sweet'"}
+_BATCHES = {"reductions": "'reduce'", "curds": "'curdle', 'strain'", "caramels": "'caramel'", "sweets": "'sweet'"}
 _DOOR = ("device", "audit")
 _EVENTS = ("event", "curd_event", "sweet_event")
 

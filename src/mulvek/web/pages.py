@@ -19,6 +19,7 @@ ADDRESSES = {
     "own-sweet": "/sweets/own",
     "stove": "/stove",
     "pan": "/stove/<int:id>",
+    "across": "/stove/across",
     "rehearse": "/stove/rehearse",
     "rehearsal": "/stove/rehearse/<int:id>",
     "curd": "/stove/curd/<int:id>",

@@ -52,6 +52,7 @@ class SweetStepOut(Out):
     hands: bool
     fire: bool
     check: str
+    facts: list[str]
     caution: Caution | None
     base: str
     base_batch: int | None = Field(description="The weighed batch that this base is")
@@ -137,6 +138,7 @@ class SweetBatchOut(Out):
             if (of := [done.get(letter, True) for letter, b in bases.items() if b.get("do") == do]) and all(of)
         }
         flow = _flow(run, state, told)
+        facts = {s["step"]["key"]: s.get("facts", []) for s in told.get("steps", [])}
         return cls(
             id=id,
             kind="sweet",
@@ -155,6 +157,7 @@ class SweetBatchOut(Out):
                     hands=s.planned.hands,
                     fire=s.planned.fire,
                     check=s.planned.check,
+                    facts=facts.get(s.planned.key, []),
                     caution=run.cautions.get(s.planned.caution),
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,

@@ -1,5 +1,7 @@
 """Composition of the Sweets answer, each as it goes over the wire."""
 
+from pydantic import Field
+
 from ..core.planning.sweets.balance import Level
 from ..core.planning.sweets.frozen import FrozenAnswer
 from ..core.planning.sweets.steps import PlannedStep
@@ -128,3 +130,4 @@ class FrozenOut(Out):
 class StepOut(Out):
     step: PlannedStep
     starts_s: float
+    facts: list[str] = Field(description="What hands need at it, in words")

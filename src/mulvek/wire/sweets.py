@@ -25,6 +25,7 @@ from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
+from ..language.step_facts import step_facts
 from .larder import MilkIn
 from .model import Out
 from .sweet_parts import (
@@ -175,7 +176,10 @@ class SweetOut(Out):
             steam_kg=built.stuff.steam_kg * f.batch.finished_kg,
             sugar_over_kg=f.sugar_over_kg,
             boilings=list(f.boilings),
-            steps=[StepOut(step=s, starts_s=at) for s, at in zip(f.steps, earliest_s(f.steps).values(), strict=True)],
+            steps=[
+                StepOut(step=s, starts_s=at, facts=step_facts(s, f))
+                for s, at in zip(f.steps, earliest_s(f.steps).values(), strict=True)
+            ],
             ready_s=f.ready,
             before_cold_s=f.before_cold,
             frozen=None

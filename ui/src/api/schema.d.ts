@@ -6006,6 +6006,11 @@ export interface components {
         };
         /** StepOut */
         StepOut: {
+            /**
+             * Facts
+             * @description What hands need at it, in words
+             */
+            facts: string[];
             /** Starts S */
             starts_s: number;
             step: components["schemas"]["PlannedStep"];
@@ -6781,6 +6786,8 @@ export interface components {
             done_at_s: number | null;
             /** Due S */
             due_s: number | null;
+            /** Facts */
+            facts: string[];
             /** Fire */
             fire: boolean;
             /** Hands */

@@ -12,6 +12,7 @@ export const ADDRESSES = {
   "own-sweet": "/sweets/own",
   "stove": "/stove",
   "pan": "/stove/:id(\\d+)",
+  "across": "/stove/across",
   "rehearse": "/stove/rehearse",
   "rehearsal": "/stove/rehearse/:id(\\d+)",
   "curd": "/stove/curd/:id(\\d+)",

@@ -1,6 +1,7 @@
-import { watch, type Ref } from 'vue'
+import { shallowRef, watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { LarderOut } from '@/api/client'
+import { useStove } from '@/api/kitchen'
 import { useLives, type Live } from '@/shell/live'
 
 type At = 'pan' | 'burner'
@@ -28,21 +29,32 @@ export function withoutTaken(
   )
 }
 
-/** Until the cook names a pan or a burner, one that is free: two milks never go into one pan. */
+/**
+ * Until the cook names a pan or a burner, one that is free: two milks never go into one pan. What is taken is looked at once
+ * a page: nothing changes under the cook's eyes when something is lit elsewhere.
+ */
 export function useFree(
   words: () => { pan: string; burner: string },
   kitchen: Ref<LarderOut | undefined>,
 ): void {
   const route = useRoute()
   const lives = useLives()
+  const stove = useStove()
+  const seen = shallowRef<Live[] | null>(null)
   watch(
-    [kitchen, lives, () => words().pan, () => words().burner],
+    [() => stove.isSuccess.value, () => route.fullPath],
+    ([known]) => (seen.value = known ? lives.value : null),
+    { immediate: true },
+  )
+  watch(
+    [kitchen, seen, () => words().pan, () => words().burner],
     () => {
+      if (!seen.value) return
       for (const at of ['pan', 'burner'] as const) {
         const meant = Number(words()[at])
         const all = kitchen.value?.[`${at}s`].map((x) => x.id!) ?? []
         if (!all.includes(meant) || String(meant) === route.query[at]) continue
-        const free = String(freeOf(meant, all, at, lives.value))
+        const free = String(freeOf(meant, all, at, seen.value))
         if (free !== words()[at]) words()[at] = free
       }
     },

@@ -39,7 +39,9 @@ const holds = useQuery({
 const held = computed(() => {
   const h = holds.data.value
   if (!h) return ''
-  const things = Object.entries(h.things).map(([name, count]) => `${count} ${name}`)
+  const things = Object.entries(h.things).map(
+    ([name, count]) => `${count} ${count === 1 ? name.replace(/s$/, '') : name}`,
+  )
   const last = h.last_s ? `, the last on ${when(h.last_s)}` : ''
   return `It holds ${things.join(', ')} and ${h.happenings} happenings${last}.`
 })

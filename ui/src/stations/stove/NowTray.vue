@@ -76,6 +76,7 @@ const icon = computed(() => {
           >{{ l.name }}</RouterLink
         >
         <RouterLink to="/stove/rehearse">rehearse</RouterLink>
+        <RouterLink to="/stove/across">across the room</RouterLink>
       </slot>
     </p>
     <p class="legend right">

@@ -155,7 +155,8 @@ useKeys([
     <section v-if="stove.isSuccess.value && !batch" class="tray empty">
       <p class="sentence">
         No milk is on the fire. <RouterLink to="/bench">Plan a reduction</RouterLink> and light it,
-        or <RouterLink to="/stove/rehearse">rehearse</RouterLink> without milk.
+        or <RouterLink to="/stove/rehearse">rehearse</RouterLink> without milk. A second screen may
+        stand <RouterLink to="/stove/across">across the room</RouterLink>.
       </p>
       <p v-for="l in lives" :key="l.path">
         <RouterLink :to="l.path">{{ l.name }}</RouterLink> <span class="soft">{{ l.place }}</span>

@@ -11,6 +11,7 @@ import { useLives } from '@/shell/live'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { NModal } from 'naive-ui'
+import { again } from '@/stations/sweets/sweet'
 import { withoutTaken } from '@/stations/bench/free'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
@@ -152,7 +153,12 @@ useKeys([
           <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
         </p>
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
-        <p v-else-if="b.finished" class="words"><b>It is made.</b> {{ b.said }} {{ b.keeping }}</p>
+        <p v-else-if="b.finished" class="words">
+          <b>It is made.</b> {{ b.said }} {{ b.keeping }}
+          <RouterLink :to="{ path: '/sweets', query: again(b.plan) }"
+            >Again, like this time.</RouterLink
+          >
+        </p>
         <p v-else-if="b.paused_at_s !== null" class="words">
           <b>It is off the fire for a while.</b> Its clock stands still; put it back before it
           cools.
@@ -189,6 +195,9 @@ useKeys([
             In five minutes <kbd>L</kbd>
           </button>
         </div>
+        <p v-if="first?.facts.length && !b.finished && !b.given_up" class="facts">
+          <span v-for="fact in first.facts" :key="fact">{{ fact }}</span>
+        </p>
         <p v-if="first?.caution && !b.finished" class="caution" :class="first.caution.severity">
           <b>{{ first.caution.title }}</b> {{ first.caution.text }}
         </p>
@@ -324,6 +333,15 @@ useKeys([
 .verb {
   display: grid;
   justify-items: center;
+}
+.facts {
+  flex: 1 1 100%;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 26px;
+  font-size: 19px;
+  line-height: 26px;
+  font-weight: 550;
 }
 .caution {
   flex: 1 1 100%;

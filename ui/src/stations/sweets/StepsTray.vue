@@ -33,7 +33,9 @@ async function start(name: string, key: string) {
     </p>
     <ol>
       <li v-for="s in answer.steps" :key="s.step.key">
-        <span class="say">{{ s.step.say }}</span>
+        <span class="say"
+          >{{ s.step.say }} <small v-for="fact in s.facts" :key="fact">{{ fact }} </small></span
+        >
         <span class="lane" aria-hidden="true">
           <i
             :class="{ fire: s.step.fire, wait: !s.step.hands }"
@@ -70,6 +72,10 @@ async function start(name: string, key: string) {
 </template>
 
 <style scoped>
+.say small {
+  font-size: 13.5px;
+  color: var(--ink-soft);
+}
 .steps {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import {
+  again,
   askedOf,
   before,
   dayWord,
@@ -79,4 +80,33 @@ test('a time before another, over midnight too', () => {
   expect(before('supper', 60)).toBeNull()
   expect([0, 1, 3].map(dayWord)).toEqual(['', ' the day before', ' 3 days before'])
   expect([100, 600, 7200].map(hours)).toEqual(['100\u00a0s', '10\u00a0min', '2\u00a0h'])
+})
+
+test('again: a plan asked once more is the same plan', () => {
+  const said = words({
+    sweet: 'kalakand',
+    want: '40',
+    milk: '2',
+    change: 'cook=20;finish.ghee=0.1',
+    window: 'fat=8-14',
+    tray: '30 x 20 cm',
+    pan: '2',
+    burner: '1',
+    flame: 'strong',
+  })
+  const plan = askedOf(said, null)
+  const next = again(plan)
+  expect(askedOf({ ...SWEET_FIRST, ...next } as SweetWords, null)).toEqual(plan)
+  expect(next).not.toHaveProperty('moulds') // as usual
+})
+
+test('again: what was weighed that time, or stood in the fridge then, is not said again', () => {
+  const plan = askedOf(
+    words({ from: 'have', have: 'C=416 g', base: 'C=7', finished: '300 g', sweet: 'sponge-balls' }),
+    2,
+  )
+  const next = again(plan)
+  expect(next).toMatchObject({ sweet: 'sponge-balls', milk: '2' })
+  for (const word of ['base', 'have', 'finished', 'weighed', 'from'])
+    expect(next).not.toHaveProperty(word)
 })

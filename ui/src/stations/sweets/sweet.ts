@@ -111,6 +111,47 @@ export function askedOf(words: SweetWords, usualMilk: number | null): SweetIn {
   }
 }
 
+/**
+ * The words of a plan that was made, for the next one: all that the cook chose, not what was weighed that time or stood in
+ * the fridge then. What is as usual is left out.
+ */
+export function again(plan: SweetIn): Record<string, string> {
+  const text = (value: unknown) => (value == null ? '' : String(value))
+  const number_ = (value: unknown) => (typeof value === 'number' ? String(value) : '')
+  const words: Partial<Record<keyof typeof SWEET_FIRST, string>> = {
+    sweet: plan.sweet,
+    school: plan.school,
+    flavour: plan.flavour,
+    from: plan.have?.length && !Object.keys(plan.bases ?? {}).length ? 'have' : 'want',
+    want: plan.want || SWEET_FIRST.want,
+    have: (plan.have ?? []).map(({ what, amount }) => `${what}=${amount}`).join(';'),
+    each: plan.each,
+    milk: typeof plan.milk === 'object' ? '' : text(plan.milk),
+    taken: plan.taken,
+    change: unpaired(plan.changes ?? {}),
+    window: unpaired(
+      Object.fromEntries(
+        Object.entries(plan.windows ?? {}).map(([k, v]) => [k, (v as number[]).join('-')]),
+      ),
+    ),
+    mould: plan.mould,
+    moulds: text(plan.moulds),
+    tray: plan.tray,
+    freezer: text(plan.freezer_c),
+    fan: plan.fan ? 'yes' : '',
+    freezes: text(plan.freezes_kg_day),
+    pan: number_(plan.pan),
+    burner: number_(plan.burner),
+    flame: plan.flame,
+  }
+  if (words.from === 'want') delete words.have
+  return Object.fromEntries(
+    Object.entries(words).filter(
+      ([key, value]) => value && value !== SWEET_FIRST[key as keyof typeof SWEET_FIRST],
+    ),
+  )
+}
+
 export function useSweetChoices() {
   return useQuery({
     queryKey: ['sweet-choices'],

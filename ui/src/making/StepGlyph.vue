@@ -15,7 +15,13 @@ const full = computed(() => props.step.phase !== 'waits')
 </script>
 
 <template>
-  <svg width="76" height="52" viewBox="0 0 76 52" aria-hidden="true" :class="{ faint: step.phase === 'waits' }">
+  <svg
+    width="76"
+    height="52"
+    viewBox="0 0 76 52"
+    aria-hidden="true"
+    :class="{ faint: step.phase === 'waits' }"
+  >
     <template v-if="kind === 'pan'">
       <path v-if="full" class="milk" d="M15 20h46c-3 12-10 17-23 17s-20-5-23-17z" />
       <path class="line" d="M10 8c2 20 8 29 28 29s26-9 28-29M4 12h8M64 12h8" />

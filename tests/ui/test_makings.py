@@ -1,0 +1,205 @@
+"""Makings in Chromium from their sentence to counted pieces: two milks on two burners, yesterday's chhena, one chhena for
+two sweets; with a reload, a second device and no network in the middle."""
+
+import re
+from typing import Any
+
+from playwright.sync_api import Page, expect
+
+from tests.ui.hands import BOTH, box, clean, pick
+from tests.ui.test_caramel import off_all
+from tests.ui.test_sweets import begin, write
+from tests.web.test_instruments import ask
+
+LIGHT = 0.88
+
+
+def batch(url: str, number: int) -> Any:
+    return ask(f"{url}/api/batches/{number}")
+
+
+def happens(url: str, number: int, **event: Any) -> Any:
+    return ask(f"{url}/api/batches/{number}/events", {"event": event})
+
+
+def planned(page: Page, what: str, words: Any) -> None:
+    """A sweet on the Stove."""
+    page.goto(words["url"] + "/sweets")
+    pick(page, "which sweet", what)
+    write(page, "how many, or how much", words["want"])
+    begin(page, words["name"])
+
+
+def light(page: Page) -> int:
+    """What stands planned on the Bench, lit; its number."""
+    expect(page.get_by_role("status").filter(has_text="A base of")).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Light it")).first.click()
+    page.get_by_role("dialog").locator("button.plate").first.click()
+    expect(page).to_have_url(re.compile(r"/stove/(curd/)?\d+$"))
+    return int(page.url.rsplit("/", 1)[1])
+
+
+def reduced(url: str, clock: Any, pan: int, share: float) -> float:
+    """Boiled, taken off, weighed: kg."""
+    clock.now += 900
+    left = happens(url, pan, kind="first_boil")["to_stop_s"]["likely"]
+    clock.now += left
+    happens(url, pan, kind="off")
+    kg = round(batch(url, pan)["served_kg"]["likely"] * share, 3)
+    happens(url, pan, kind="weighed", mass_kg=kg)
+    return kg
+
+
+def curdled(url: str, clock: Any, pot: int, share: float) -> float:
+    for step in batch(url, pot)["steps"]:
+        clock.now += step["seconds"]
+        if step["name"] == "weigh":
+            break
+        if step["name"] == "acid":
+            happens(url, pot, kind="poured", amount=0.05, clear=True)
+        happens(url, pot, kind="step_done")
+    kg = round(batch(url, pot)["told_kg"]["likely"] * share, 3)
+    happens(url, pot, kind="weighed", mass_kg=kg)
+    return kg
+
+
+def to_the_end(page: Page, clock: Any, steps: int) -> None:
+    """One press a step."""
+    now = page.get_by_label("What to do now")
+    for _ in range(steps):
+        said = now.inner_text()
+        page.get_by_role("button", name=re.compile("^(Begin it|Done)")).first.click()
+        expect(now).not_to_have_text(said, use_inner_text=True)
+        clock.now += 600
+
+
+@BOTH
+def test_kalakand_of_two_milks_on_two_burners(page: Page, kitchen_url: str, clock, size: str):
+    url = kitchen_url
+    off_all(url)
+    planned(page, "kalakand", {"url": url, "want": "24", "name": "Kalakand for the stroke"})
+    address, sweet = page.url, int(page.url.rsplit("/", 1)[1])
+    steps = page.get_by_role("list", name="The steps")
+    expect(steps.locator("> li")).to_have_count(7)
+    before = batch(url, sweet)
+    clean(page)
+
+    # both milks are lit from it, each in a pan and on a burner of its own
+    page.get_by_role("link", name="Plan it on the Bench.").click()
+    pan = light(page)
+    page.goto(address)
+    steps.get_by_role("link", name="plan it").first.click()
+    pot = light(page)
+    lit = {b["id"]: b for b in ask(f"{url}/api/stove")["batches"]}
+    assert lit[pan]["pan_id"] != lit[pot]["pan_id"] and lit[pan]["burner_id"] != lit[pot]["burner_id"]
+    page.goto(address)
+    expect(steps.locator("> .running")).to_have_count(2)
+
+    # a second device looks on; both come off an eighth light, and the sweet follows on both
+    other = page.context.new_page()
+    other.goto(address)
+    milk = reduced(url, clock, pan, LIGHT)
+    expect(steps.locator("> .done")).to_have_count(1)
+    page.reload()
+    chhena = curdled(url, clock, pot, LIGHT)
+    for screen in (page, other):
+        there = screen.get_by_role("list", name="The steps")
+        expect(there.locator("> .done")).to_have_count(2)
+        expect(there).to_contain_text(f"{milk * 1e3:.0f} g")
+        expect(there).to_contain_text(f"{chhena * 1e3:.0f} g")
+    other.close()
+    after = batch(url, sweet)
+    assert after["told_kg"] != before["told_kg"]  # drier bases: nearly as much of it, cooked for less long
+    assert (
+        next(s for s in after["steps"] if s["key"] == "cook")["seconds"]["likely"]
+        < (next(s for s in before["steps"] if s["key"] == "cook")["seconds"]["likely"])
+    )
+    joined = next(s for s in after["steps"] if s["key"] == "join")
+    assert abs(joined["in_kg"] - milk - chhena) < 1e-6
+    expect(page.locator(".ends")).to_contain_text(f"{after['told_kg']['likely'] * 1e3:.0f} g")
+
+    # without network the steps go on; what waited is there when it comes back
+    page.keyboard.press("d")
+    expect(steps.locator("> .running")).to_have_count(1)
+    page.context.set_offline(True)
+    page.keyboard.press("d")
+    expect(page.get_by_text(re.compile("happenings? waits? here, safe"))).to_be_visible()
+    page.context.set_offline(False)
+    expect(steps.locator("> .done")).to_have_count(3, timeout=30_000)
+    to_the_end(page, clock, 4)
+    expect(page.get_by_label("What to do now")).to_contain_text("Weigh it and count it")
+    kg = round(after["told_kg"]["likely"], 3)
+    box(page, "The sweet weighs, g").fill(f"{kg * 1e3:.0f}")
+    page.get_by_role("button", name="Weigh it").click()
+    box(page, "How many pieces").fill("21")
+    page.get_by_role("button", name="Count them").click()
+    expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
+    clean(page)
+    page.goto(url + "/book")
+    line = (
+        page.get_by_role("region", name="Batches").get_by_role("listitem").filter(has_text="Kalakand for the stroke")
+    )
+    expect(line).to_contain_text("21 pieces")
+
+    # again, like this time
+    page.goto(address)
+    page.get_by_role("link", name="Again, like this time.").click()
+    expect(page).to_have_url(re.compile("/sweets"))
+    expect(page.locator(".sentence").first).to_contain_text("kalakand")
+    expect(page.locator(".sentence").first).to_contain_text("24")
+
+
+def test_one_chhena_for_two_sweets_to_counted_pieces(page: Page, kitchen_url: str, clock):
+    """Balls and slices of yesterday's chhena: what one takes the other has not."""
+    url = kitchen_url
+    off_all(url)
+    took = []
+    for what, want, one in (("sponge balls", "10", "balls"), ("poached filled slices", "5", "slices")):
+        planned(page, what, {"url": url, "want": want, "name": f"{one} of one chhena"})
+        number = int(page.url.rsplit("/", 1)[1])
+        page.get_by_role("button", name=re.compile("Or take it from “Chhena for the juniors”")).first.click()
+        expect(page.get_by_role("list", name="The steps").locator("> .done")).to_have_count(1)
+        took.append((number, one, batch(url, number)["steps"][0]["base_kg"]))
+    left = {b["name"]: b["mass_kg"] for b in ask(f"{url}/api/sweets/bases")["bases"]}
+    assert abs(left["Chhena for the juniors"] + took[0][2] + took[1][2] - 0.416) < 1e-9
+    for number, one, _ in took:
+        for step in batch(url, number)["steps"]:
+            if step["phase"] != "done":
+                happens(url, number, kind="step_done", step=step["key"])
+        page.goto(f"{url}/stove/sweet/{number}")
+        box(page, f"How many {one}").fill("9")
+        page.get_by_role("button", name="Count them").click()
+        expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
+        expect(page.locator(".ends")).to_contain_text(f"9 {one}")
+    page.goto(url + "/larder")
+    shelf = page.get_by_role("region", name="The shelf")
+    expect(shelf).to_contain_text(f"{left['Chhena for the juniors'] * 1e3:.0f} g")
+    syrups = shelf.locator(".things > li").filter(has=page.get_by_text("syrup", exact=True))
+    expect(syrups).to_have_count(3)  # of both, and of the tea's
+
+
+@BOTH
+def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, size: str):
+    """A third too little is left: all that goes in after it is less, and so are the sticks; and undone it is as planned."""
+    url = kitchen_url
+    off_all(url)
+    page.goto(url + "/sweets")
+    pick(page, "which sweet", "kulfi")
+    write(page, "how many, or how much", "12")
+    begin(page, "Kulfi, late")
+    address, sweet = page.url, int(page.url.rsplit("/", 1)[1])
+    page.get_by_role("link", name="Plan it on the Bench.").click()
+    pan = light(page)
+    before = batch(url, sweet)
+    reduced(url, clock, pan, 0.67)
+    page.goto(address)
+    after = batch(url, sweet)
+    assert after["told_pieces"]["likely"] < before["told_pieces"]["likely"]
+    expect(page.locator(".ends")).to_contain_text(f"{after['told_pieces']['likely']:.0f}")
+    sugar = next(r for r in after["rows"] if "sugar" in r["name"])
+    expect(page.get_by_role("list", name="The weighing list")).to_contain_text(f"{sugar['grams']:.0f} g")
+    if size == "desk":
+        expect(page.get_by_role("list", name=re.compile("^into it")).last).to_be_visible()
+    clean(page)
+    happens(url, pan, kind="undo", event_id=batch(url, pan)["undo_id"])
+    expect(page.locator(".ends")).to_contain_text(f"{before['told_kg']['likely'] * 1e3:.0f} g")

@@ -203,3 +203,23 @@ def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, s
     clean(page)
     happens(url, pan, kind="undo", event_id=batch(url, pan)["undo_id"])
     expect(page.locator(".ends")).to_contain_text(f"{before['told_kg']['likely'] * 1e3:.0f} g")
+
+
+@BOTH
+def test_what_is_to_buy_is_ticked_off(page: Page, kitchen_url: str, clock, size: str):
+    url = kitchen_url
+    planned(page, "kalakand", {"url": url, "want": "24", "name": "Kalakand on Sunday"})
+    page.goto(url + "/larder")
+    tray = page.get_by_role("region", name="To buy")
+    boxes = tray.get_by_role("checkbox")
+    expect(boxes.first).to_be_visible()
+    wanted = ask(f"{url}/api/shopping")["lines"]
+    expect(boxes).to_have_count(len(wanted))
+    expect(boxes.first).to_contain_text(wanted[0]["name"])
+    expect(boxes.first).to_contain_text("Kalakand on Sunday")
+    clean(page)
+    boxes.first.click()
+    expect(boxes.first).to_be_checked()
+    page.reload()
+    expect(boxes.first).to_be_checked()
+    assert boxes.first.bounding_box()["height"] >= 40

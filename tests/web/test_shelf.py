@@ -106,3 +106,40 @@ def test_milk_that_was_boiled_down_has_nothing_beside_it(client, clock, of):
 
 def test_an_empty_kitchen_has_an_empty_shelf(client):
     assert client.get("/api/shelf").json["things"] == []
+
+
+def shopping(client):
+    return {line["name"]: line for line in client.get("/api/shopping").json["lines"]}
+
+
+def test_the_list_is_what_is_still_wanted_in_packs(client, clock):
+    client.put("/api/larder/milks/5", json={"name": "farm milk", "fat_pct": 6.9, "snf_pct": 9.73, "species": "buffalo",
+                                            "pack_ml": 500, "price": 30.0, "version": 1})  # fmt: skip
+    sugar = {"name": "sugar", "base": "white-sugar", "pack_g": 1000, "price": 46.0}
+    assert client.post("/api/larder/ingredients", json=sugar).status_code == 201
+    assert shopping(client) == {}
+    words = {"sweet": "kulfi", "school": "reduced", "want": "12", "pan": 2, "burner": 1, "milk": 5}
+    one = begin(client, "sweet", words)
+    milk = next(row for row in one["rows"] if row["when"] == "to reduce")
+    listed = shopping(client)[milk["name"]]
+    assert listed["kg"] * 1e3 == pytest.approx(milk["grams"]) and listed["sweets"] == ["sweet"]
+    assert listed["packs"] == -(-listed["kg"] // listed["pack_kg"]) and listed["price"] == listed["packs"] * 30.0
+    # twice the same is one line, in whole packs of both together
+    begin(client, "sweet", words)
+    both = shopping(client)[milk["name"]]
+    assert both["kg"] == pytest.approx(2 * listed["kg"]) and both["packs"] <= 2 * listed["packs"]
+    total = client.get("/api/shopping").json["total"]
+    assert total == pytest.approx(sum(line["price"] or 0 for line in shopping(client).values()))
+
+
+def test_what_is_weighed_begun_or_taken_from_the_shelf_is_not_bought(client, clock, curd):
+    sweet = begin(client, "sweet", {"sweet": "sponge-balls", "want": "12", "pan": 2, "burner": 1})
+    names = set(shopping(client))
+    assert any("milk" in name for name in names) and not any(name == "water" for name in names)
+    client.post(f"/api/batches/{sweet['id']}/take", json={"slot": "C", "batch": curd, "amount": ""})
+    assert not any("milk" in name for name in shopping(client))
+    sugar = next(row for row in sweet["rows"] if "sugar" in row["name"])
+    happens(client, sweet["id"], kind="row_weighed", row=sugar["number"], mass_kg=0.4)
+    assert sugar["name"] not in shopping(client)
+    happens(client, sweet["id"], kind="abandoned")
+    assert shopping(client) == {}

@@ -14,11 +14,14 @@ from ..core.planning.reduce.judgement import MILK_PH
 from ..core.planning.sweets.build import ReadyBase
 from ..core.planning.sweets.weighed import SOUR_PH, made_by
 from ..core.safety.keeping import keeping
+from ..store.aside import each
 from ..store.bases import weighed_bases
+from ..store.batches import Batches
 from ..store.database import Database
 from ..store.leftovers import Left, leftovers
 from ..store.shelf import Shelf, read_shelf
 from ..wire.shelf import ShelfOut, ShelfThing, syrup_uses, uses, whey_uses
+from ..wire.shopping import ShoppingOut, shopping
 
 TAGS = [Tag(name="larder")]
 
@@ -76,3 +79,14 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
             beside = [_left(left, place) for left in leftovers(session)]
         things = [*db.kept(_bases), *beside]
         return ShelfOut(now_s=clock(), things=sorted(things, key=lambda thing: -thing.since_s))
+
+    @app.get("/api/shopping", tags=TAGS, responses={200: ShoppingOut})
+    def get_shopping() -> Any:
+        """What the sweets that are being made still want, in the packs of the Larder"""
+        now = clock()
+        with db.reading() as session:
+            running = Batches(session).running("sweet")
+            makings, _ = each(
+                running, lambda b: (b.name, b.plan, b.state(now), b.words.get("milk")), lambda b: b.name
+            )
+        return shopping(makings, db.kept(read_shelf))

@@ -325,9 +325,10 @@ def sugars() -> list[Choice]:
     return [Choice(key=m.key, name=m.name) for m in materials().values() if m.group == "sugar"]
 
 
+THICKENERS = ("corn-starch", "rice", "vermicelli", "fox-nut")
+
+
 def enrichers() -> list[Choice]:
     """What milk is enriched with."""
     fitting = ("powder", "cream", "concentrate", "cheese", "khoya")
-    return [
-        Choice(key=m.key, name=m.name) for m in materials().values() if m.group in fitting or m.key == "corn-starch"
-    ]
+    return [Choice(key=m.key, name=m.name) for m in materials().values() if m.group in fitting or m.key in THICKENERS]

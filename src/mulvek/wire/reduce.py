@@ -24,6 +24,8 @@ from .model import Body, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 
 Key = Annotated[str, Field(max_length=40)]
+THICKENS = ("fox-nut",)
+"""Called nuts, yet starch: ground, they thicken milk."""
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")
 
 
@@ -112,7 +114,16 @@ def _sugar_kind(kind: int | str, things: Things) -> Material:
 
 def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
     found = things.ingredient(words.what) if isinstance(words.what, int) else material(words.what, "additions")
-    if found.group in ("milk", "sugar", "fruit", "nut", "vegetable", "spice", "fat", "water"):
+    if found.key not in THICKENS and found.group in (
+        "milk",
+        "sugar",
+        "fruit",
+        "nut",
+        "vegetable",
+        "spice",
+        "fat",
+        "water",
+    ):
         raise BadInput(
             "additions",
             f"{found.name.capitalize()} does not enrich milk that boils down.",

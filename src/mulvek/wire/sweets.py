@@ -28,6 +28,7 @@ from ..core.why import Why, of_page
 from ..language.step_facts import step_facts
 from .larder import MilkIn
 from .model import Out
+from .reduce import THICKENS
 from .sweet_parts import (
     BaseOut,
     CoolingOut,
@@ -42,7 +43,7 @@ from .sweet_parts import (
 )
 from .sweet_words import SweetIn, Things, read_prices, read_sweet_plan
 
-ENRICHES = ("powder", "cream", "concentrate", "cheese", "khoya")
+ENRICHES = ("powder", "cream", "concentrate", "cheese", "khoya", "starch")
 """Groups of what the Bench boils down in milk."""
 
 
@@ -397,7 +398,7 @@ def _cooked(f: SweetForecast, words: SweetIn) -> tuple[dict[str, str | list[str]
     rest = {key: mass for key, mass in into.items() if key not in (milk, "white-sugar")}
     if milk not in into or sum(rest.values()) > into[milk]:
         return {}, 0.0
-    if any(f.plan.pantry.thing(key).group not in ENRICHES for key in rest):
+    if any(f.plan.pantry.thing(key).group not in ENRICHES and key not in THICKENS for key in rest):
         return {}, 0.0
     said: dict[str, str | list[str]] = {name: "" for name in ("sugar",)}
     # the account is per kg of it: the milk that goes in says how much is made

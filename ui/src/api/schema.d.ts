@@ -1151,6 +1151,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the sweets that are being made still want, in the packs of the Larder */
+        get: operations["get_shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stove": {
         parameters: {
             query?: never;
@@ -5809,6 +5826,41 @@ export interface components {
             total_solids: number;
             /** Uses */
             uses: components["schemas"]["Use"][];
+        };
+        /**
+         * ShoppingLine
+         * @description ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none.
+         */
+        ShoppingLine: {
+            /** Key */
+            key: string;
+            /** Kg */
+            kg: number;
+            /** Name */
+            name: string;
+            /** Pack Kg */
+            pack_kg: number | null;
+            /** Packs */
+            packs: number | null;
+            /**
+             * Price
+             * @description Of all these packs, in the kitchen's money
+             */
+            price: number | null;
+            /** Said */
+            said: string;
+            /** Sweets */
+            sweets: string[];
+        };
+        /** ShoppingOut */
+        ShoppingOut: {
+            /** Lines */
+            lines: components["schemas"]["ShoppingLine"][];
+            /**
+             * Total
+             * @description Of what has a price
+             */
+            total: number;
         };
         /**
          * ShownOut
@@ -15774,6 +15826,116 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_shopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingOut"];
                 };
             };
             /** @description Bad Request */

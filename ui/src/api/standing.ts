@@ -23,6 +23,15 @@ export function useShelf() {
   })
 }
 
+/** What the sweets that are being made still want. */
+export function useShopping() {
+  return useQuery({
+    queryKey: ['shopping'],
+    queryFn: () => unwrap(api.GET('/api/shopping')),
+    staleTime: 15_000,
+  })
+}
+
 /** What nobody let go of in time is not shown for ever. */
 const FORGOTTEN_S = 2 * 86400
 

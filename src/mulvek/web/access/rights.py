@@ -15,7 +15,7 @@ _ROUTES = {
         changes get_clock get_larder get_materials get_stove get_batch get_former get_instruments
         get_book get_record get_samples export_readings
         get_rehearsals get_rehearsal get_account
-        get_curd_choices get_bases get_shelf get_sweet_choices get_form dip_stick_pdf dip_stick_svg
+        get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
         get_science check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
         """,

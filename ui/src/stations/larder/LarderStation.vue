@@ -16,6 +16,7 @@ import MaterialsShelf from './MaterialsShelf.vue'
 import MilkDialog from './MilkDialog.vue'
 import PanDialog from './PanDialog.vue'
 import ShelfTray from './ShelfTray.vue'
+import ShoppingTray from './ShoppingTray.vue'
 
 const { me } = useMe()
 const query = useLarder()
@@ -39,6 +40,7 @@ const close = () => (open.value = null)
     <template v-if="larder">
       <AsideNote :names="larder.aside" />
       <ShelfTray />
+      <ShoppingTray :currency="larder.kitchen.currency" />
       <KitchenTray :kitchen="larder.kitchen" />
       <div class="shelves">
         <section aria-label="This kitchen’s pans">

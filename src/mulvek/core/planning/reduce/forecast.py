@@ -44,6 +44,8 @@ LATE_SUGAR_S = 180.0
 CLIMB = {"gentle": 0.35, "medium": 0.60, "strong": 1.00}
 """How much boiling milk swells, share of its volume (common practice)."""
 WET_WITH = {"powder": 1.0, "starch": 2.0}
+GRAINS = ("rice", "vermicelli", "semolina")
+"""Starch that is not dissolved: it needs no wetting first."""
 """Cold milk to wet a powder with, times its own weight."""
 CALM_WALL_M = 0.06
 FIRST_BOIL_LN_SD = 0.2
@@ -260,7 +262,7 @@ def _of_the_schools(plan: ReducePlan) -> list[Caution]:
     if "plant" in plan.milk.flags:
         found.append(BARE_MOVEMENT)
     for more in plan.additions:
-        if more.material.group in WET_WITH:
+        if more.material.group in WET_WITH and more.material.key not in GRAINS:
             found.append(wet_first(more.material.name, say(WET_WITH[more.material.group] * more.mass_kg, "mass")))
         sugar = float(more.parts.free_sugars)
         if sugar > 0.005 and more.material.group == "concentrate":

@@ -1,0 +1,95 @@
+"""JSON of the shopping list: what the sweets that are being made still want, in the packs of the Larder."""
+
+import math
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+
+from pydantic import Field
+
+from ..core.batch.sweet_run import SweetRun, SweetState
+from ..core.equipment.quantities import say
+from ..core.errors import NotFound
+from .model import Out
+from .sweet_words import Things
+
+LEAST_KG = 0.5e-3
+
+
+@dataclass(slots=True)
+class Wanted:
+    """kg of one thing, and for which sweets."""
+
+    name: str
+    kg: float = 0.0
+    sweets: list[str] = field(default_factory=list)
+
+
+class ShoppingLine(Out):
+    """``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none."""
+
+    key: str
+    name: str
+    kg: float
+    said: str
+    sweets: list[str]
+    packs: int | None
+    pack_kg: float | None
+    price: float | None = Field(description="Of all these packs, in the kitchen's money")
+
+
+class ShoppingOut(Out):
+    lines: list[ShoppingLine]
+    total: float = Field(description="Of what has a price")
+
+
+def wanted(makings: Iterable[tuple[str, SweetRun, SweetState, object]]) -> dict[str, Wanted]:
+    """By ingredient: lines that were not weighed yet, of steps that have not begun. Water comes from the tap.
+
+    :param makings: name, plan, where it stands and the milk's number of the Larder, if it has one.
+    """
+    found: dict[str, Wanted] = {}
+    for name, run, state, milk in makings:
+        waiting = {s.planned.key for s in state.steps if s.phase in ("waits", "ready")}
+        for row, kg, weighed in zip(run.rows, state.row_kg, state.rows, strict=True):
+            if weighed is not None or row.key == "water" or (row.step and row.step not in waiting):
+                continue
+            is_milk = isinstance(milk, int) and row.when in ("to reduce", "to curdle") and not row.within
+            thing = found.setdefault(f"milk:{milk}" if is_milk else row.key, Wanted(row.name))
+            thing.kg += kg * row.buy_kg / row.kg if row.kg else kg
+            if name not in thing.sweets:
+                thing.sweets.append(name)
+    return {key: thing for key, thing in found.items() if thing.kg >= LEAST_KG}
+
+
+def shopping(makings: Iterable[tuple[str, SweetRun, SweetState, object]], shelf: Things) -> ShoppingOut:
+    lines = [_line(key, thing, shelf) for key, thing in wanted(makings).items()]
+    lines.sort(key=lambda line: -line.kg)
+    return ShoppingOut(lines=lines, total=sum(line.price or 0.0 for line in lines))
+
+
+def _line(key: str, thing: Wanted, shelf: Things) -> ShoppingLine:
+    pack, price = _pack(key, shelf)
+    packs = math.ceil(thing.kg / pack - 1e-6) if pack else None
+    return ShoppingLine(
+        key=key,
+        name=thing.name,
+        kg=thing.kg,
+        said=say(thing.kg, "mass"),
+        sweets=thing.sweets,
+        packs=packs,
+        pack_kg=pack,
+        price=packs * price if packs is not None and price is not None else None,
+    )
+
+
+def _pack(key: str, shelf: Things) -> tuple[float | None, float | None]:
+    """What a pack of it holds, kg, and costs."""
+    if key.startswith("milk:"):
+        number = int(key.removeprefix("milk:"))
+        pack, price = shelf.packs.get(number, (None, None))
+        try:
+            return (pack * shelf.milk(number).bulk_kg_m3 if pack else None), price
+        except NotFound:  # taken out of the Larder meanwhile
+            return None, None
+    kept = next((k for k in shelf.house.values() if k.base == key or k.thing.key == key), None)
+    return (kept.pack, kept.price) if kept else (None, None)

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { useShopping } from '@/api/standing'
+import { money } from '@/say'
+
+/** What is still wanted for what is being made, in packs; a tick stays on this device until the list changes. */
+const props = defineProps<{ currency: string }>()
+const shopping = useShopping()
+const lines = computed(() => shopping.data.value?.lines ?? [])
+const got = useStorage<string[]>('mulvek-basket', [])
+const mark = (l: (typeof lines.value)[number]) => `${l.key} ${l.said}`
+const ticked = (l: (typeof lines.value)[number]) => got.value.includes(mark(l))
+function tick(l: (typeof lines.value)[number]) {
+  got.value = ticked(l) ? got.value.filter((k) => k !== mark(l)) : [...got.value, mark(l)]
+}
+const left = computed(() =>
+  lines.value.filter((l) => !ticked(l)).reduce((sum, l) => sum + (l.price ?? 0), 0),
+)
+</script>
+
+<template>
+  <section v-if="lines.length" class="tray" aria-label="To buy">
+    <p class="legend">
+      <b>To buy</b>
+      <span class="soft">for what is being made; what stands on the shelf is taken off</span>
+    </p>
+    <ul>
+      <li v-for="l in lines" :key="l.key" :class="{ got: ticked(l) }">
+        <button type="button" role="checkbox" :aria-checked="ticked(l)" @click="tick(l)">
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+            <path v-if="ticked(l)" d="M3 10.500l5 5L17.500 5" />
+            <rect v-else x="2" y="2" width="16" height="16" rx="4" />
+          </svg>
+          <span
+            >{{ l.name }} <small class="soft">{{ l.sweets.join(', ') }}</small></span
+          >
+          <b>{{ l.said }}</b>
+          <small>{{ l.packs === null ? '' : l.packs === 1 ? '1 pack' : `${l.packs} packs` }}</small>
+        </button>
+      </li>
+    </ul>
+    <p v-if="left" class="soft">
+      About {{ money(left, props.currency) }} for what has a price in the Larder.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 30px;
+}
+ul {
+  columns: 2 380px;
+  column-gap: 44px;
+}
+li {
+  break-inside: avoid;
+  border-bottom: 1px solid var(--ridge);
+}
+button {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) auto 70px;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 46px;
+  text-align: left;
+  font-size: 16px;
+}
+button b {
+  font-size: 18px;
+  white-space: nowrap;
+}
+small {
+  font-size: 13.5px;
+}
+svg {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.got svg {
+  stroke: var(--leaf);
+}
+.got span,
+.got b {
+  color: var(--ink-soft);
+}
+</style>

@@ -153,7 +153,8 @@ async function askAgain(client: QueryClient, key: string): Promise<void> {
 }
 
 function refresh(client: QueryClient) {
-  for (const key of ['stove', 'batch', 'sweet-bases', 'shelf', 'shopping', 'book']) void askAgain(client, key)
+  for (const key of ['stove', 'batch', 'sweet-bases', 'shelf', 'shopping', 'book'])
+    void askAgain(client, key)
 }
 
 /** A batch as it stands now, told by the server; an answer on its way may be of before it. */

@@ -229,6 +229,7 @@ def test_16_sponge_balls(job):
     ran = balls(job, "sponge-balls")
     assert "crack" in ran["knead"]["say"] and "undisturbed" in ran["boil"]["say"]
     facts = " ".join(ran["boil"]["facts"])
+    assert ran["boil"]["loads"] >= 2 and ran["boil"]["seconds"]["likely"] == ran["boil"]["loads"] * 16 * 60
     assert "at once have room" in facts and "loads, 16 min each" in facts and "Hot water" in facts
 
 

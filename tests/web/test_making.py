@@ -311,3 +311,41 @@ def test_a_weighed_caramel_stands_in_the_larder_and_its_csv_can_be_had(client, c
     assert table.status_code == 200 and "166" in table.text
     happens(client, lit["id"], kind="gone", why="used-up")
     assert client.get("/api/sweets/bases").json["bases"] == []
+
+
+def test_each_load_of_the_pan_has_its_own_clock(client, clock):
+    """Twice as many balls as the pan has room for: the step lasts for all loads, and asks at the end of each."""
+    words = {"sweet": "sponge-balls", "want": "40", "pan": 2, "burner": 1}
+    told = client.post("/api/sweets/plan", json=words).json
+    loads = told["syrup"]["goes"]
+    assert loads >= 2
+    sweet = begin(client, "sweet", words)
+    boil = next(s for s in sweet["steps"] if s["key"] == "boil")
+    assert boil["loads"] == loads and boil["seconds"]["likely"] == loads * 16 * 60
+    for step in sweet["steps"]:
+        if step["key"] == "boil":
+            break
+        happens(client, sweet["id"], kind="step_done", step=step["key"])
+    happens(client, sweet["id"], kind="step_begun", step="boil")
+
+    def asks():
+        found = look(client, sweet["id"])["nudges"]
+        return {n["key"]: (n["act"], round(n["due_at_s"] - clock.now)) for n in found}
+
+    clock.now += 600
+    assert asks()["boil-load"] == (
+        f"Load 1 of {loads} is done: lift it out; when it boils again, the next goes in.",
+        360,
+    )
+    clock.now += 400  # the first is over: asked for a while longer, then the next one's clock is told
+    assert asks()["boil-load"][1] == -40
+    clock.now += 200
+    later = asks()
+    assert ("boil-load" in later) == (loads > 2)
+    assert later["boil"][1] == (loads * 16 * 60) - 1200
+    # off the fire for a while no load goes on
+    happens(client, sweet["id"], kind="paused")
+    clock.now += 300
+    assert list(asks()) == ["paused"]
+    happens(client, sweet["id"], kind="resumed")
+    assert asks()["boil"][1] == (loads * 16 * 60) - 1200

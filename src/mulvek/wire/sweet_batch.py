@@ -51,6 +51,7 @@ class SweetStepOut(Out):
     seconds: Range
     hands: bool
     fire: bool
+    loads: int
     check: str
     facts: list[str]
     caution: Caution | None
@@ -156,6 +157,7 @@ class SweetBatchOut(Out):
                     seconds=s.planned.seconds,
                     hands=s.planned.hands,
                     fire=s.planned.fire,
+                    loads=s.planned.loads,
                     check=s.planned.check,
                     facts=facts.get(s.planned.key, []),
                     caution=run.cautions.get(s.planned.caution),

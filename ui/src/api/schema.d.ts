@@ -5069,7 +5069,7 @@ export interface components {
         /**
          * PlannedStep
          * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-         *     ``follows`` the phase it is of what is lit for it.
+         *     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them.
          */
         PlannedStep: {
             /** After */
@@ -5094,6 +5094,11 @@ export interface components {
             hands: boolean;
             /** Key */
             key: string;
+            /**
+             * Loads
+             * @default 1
+             */
+            loads?: number;
             /** Say */
             say: string;
             seconds: components["schemas"]["Range"];
@@ -6861,6 +6866,8 @@ export interface components {
              * @description Of which slot the batch is that is lit for this step; empty when none is
              */
             lit_slot: string;
+            /** Loads */
+            loads: number;
             /** Out Kg */
             out_kg: number;
             /**

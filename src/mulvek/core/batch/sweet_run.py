@@ -180,7 +180,14 @@ def _retimed(steps: tuple[PlannedStep, ...], seconds: Sequence[Range | None]) ->
     """The steps with what each takes now; those of an older release told nothing of it."""
     if not seconds:
         return steps
-    return tuple(s if now is None else replace(s, seconds=now) for s, now in zip(steps, seconds, strict=True))
+    return tuple(s if now is None else _lasting(s, now) for s, now in zip(steps, seconds, strict=True))
+
+
+def _lasting(step: PlannedStep, seconds: Range) -> PlannedStep:
+    """The step with other minutes; of one in loads so many as these are."""
+    each = step.seconds.likely / step.loads
+    loads = max(1, round(seconds.likely / each)) if step.loads > 1 and each else step.loads
+    return replace(step, seconds=seconds, loads=loads)
 
 
 def _step(
@@ -215,12 +222,38 @@ def _nudges(steps: Sequence[StepNow], paused_s: float | None, now_s: float) -> l
         kind: Class = "hazard" if step.planned.fire else "care"
         act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
         due = now_s + step.due_s
+        made += _load_nudge(step, now_s)
         made.append(
             Nudge(
                 key=step.planned.key, episode="0", kind=kind, due_at_s=due, act=act, strip="ready", answer="step_done"
             )
         )
     return made
+
+
+LOAD_SHOWN_S = 180.0
+
+
+def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
+    """A load that is done makes room for the next; shown for a while, as the next one's clock runs on from it."""
+    each, loads = step.planned.seconds.likely / step.planned.loads, step.planned.loads
+    if loads < 2 or step.due_s is None:
+        return []
+    gone = step.planned.seconds.likely - step.due_s
+    done = int(max(0.0, gone - LOAD_SHOWN_S) // each) + 1
+    if done >= loads:
+        return []
+    return [
+        Nudge(
+            key=f"{step.planned.key}-load",
+            episode=str(done),
+            kind="care",
+            due_at_s=now_s + done * each - gone,
+            act=f"Load {done} of {loads} is done: lift it out; when it boils again, the next goes in.",
+            strip=f"load {done + 1}",
+            answer="noted",
+        )
+    ]
 
 
 def _difference(run: SweetRun, told_kg: Range, told_pieces: Range, weighed: float | None, pieces: int | None) -> str:

@@ -68,6 +68,11 @@ const lower = () =>
 /** The button beside the sentence: it answers the nudge of whichever pan asks. */
 function answer(due: Asked) {
   const id = due.live.id
+  if (due.live.of === 'sweet' && due.nudge.answer === 'noted') {
+    const seen = { nudge: due.nudge.key, episode: due.nudge.episode, seconds: 1800 }
+    post({ of: 'sweet', id, event: { kind: 'snoozed', ...seen } }).catch(() => undefined)
+    return void router.push(due.live.path)
+  }
   if (due.live.of === 'sweet') {
     const event = { kind: 'step_done' as const, step: due.nudge.key }
     post({ of: 'sweet', id, event }).catch(() => undefined)

@@ -58,6 +58,14 @@ const takes = (s: Step) =>
     ? `${Math.round(s.seconds.likely / 360) / 10} h`
     : `${minutes(s.seconds.likely)} min`
 
+/** Of a step in loads: which one is in now, and what is left of it. */
+function load(s: Step): string {
+  const each = s.seconds.likely / s.loads
+  const gone = s.seconds.likely - left(s)
+  if (s.loads < 2 || s.phase !== 'running' || gone >= s.seconds.likely) return ''
+  const at = Math.min(s.loads, Math.floor(Math.max(0, gone) / each) + 1)
+  return `load ${at} of ${s.loads}: ${stopwatch(at * each - gone)} left of it`
+}
 const isOver = (s: Step) => s.phase === 'running' && left(s) < 0
 /** What a step's clock says, on the river. */
 const timeOf = (s: Step) =>
@@ -207,6 +215,7 @@ useKeys([
           <template v-if="first && first.phase === 'running'">
             <p class="huge" :class="{ over }">{{ told(first)[0] }}</p>
             <p class="under">{{ told(first)[1] }} {{ over ? 'over its time' : 'left' }}</p>
+            <p v-if="load(first)" class="second">{{ load(first) }}</p>
           </template>
           <template v-else-if="first && !b.finished">
             <p class="huge soft">{{ takes(first).split(' ')[0] }}</p>

@@ -203,7 +203,9 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
     bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen)[0] for b in built.bases if _hangs(b)}
-    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags)
+    steps = planned_steps(
+        built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, syrup.goes if syrup else 1
+    )
     return SweetForecast(
         plan=replace(plan, pantry=pantry),
         built=built,

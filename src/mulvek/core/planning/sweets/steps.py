@@ -7,6 +7,8 @@ from ...ranges import Range
 from .build import Built
 from .formula import School
 
+BOILED = "boil"
+"""The step in which pieces are boiled in their syrup."""
 BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 0.0}
 """What a base takes beyond its boiling: pouring out; wait, acid, draining and cooling of chhena."""
 _VERBS = {"reduce": "Reduce the milk", "curdle": "Curdle, rinse and drain the milk", "hang": "Hang the yoghurt"}
@@ -20,7 +22,7 @@ _SIGNS = {
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
     """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-    ``follows`` the phase it is of what is lit for it."""
+    ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them."""
 
     key: str
     say: str
@@ -32,12 +34,16 @@ class PlannedStep:
     caution: str
     base: str = ""
     follows: str = ""
+    loads: int = 1
 
 
-def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int]) -> list[PlannedStep]:
+def planned_steps(
+    built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int], loads: int = 1
+) -> list[PlannedStep]:
     """Bases and sweets that are parts of it first, side by side; then the school's own steps.
 
     :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known. :param bags: into how many a base is parted that hangs.
+    :param loads: in how many the pieces are boiled in their syrup.
     """
     made: list[PlannedStep] = []
     for b in built.bases:
@@ -70,6 +76,8 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
     before: tuple[str, ...] = bases
     for step in built.school.steps:
         seconds = _seconds(step.takes, built.school, reckoned)
+        goes = loads if step.key == BOILED else 1
+        seconds = seconds.scaled(goes)
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
@@ -86,6 +94,7 @@ def planned_steps(built: Built, reckoned: Mapping[str, Range], bags: Mapping[str
                 check=step.check,
                 caution=step.caution,
                 follows=step.follows,
+                loads=goes,
             )
         )
         before = (step.key,)

@@ -28,12 +28,17 @@ const scale = computed(
     Math.max(60, width.value - 2) /
     Math.max(props.before.total_kg, props.after.total_kg + props.steam),
 )
+/** Milk's own minerals are a tenth of its solids at most: more is starch that went in. */
+const MOST_MINERALS = 0.15
 function bars(strata: Forecast['before']) {
   let x = 1
+  const starchy =
+    strata.minerals_kg > MOST_MINERALS * (strata.total_kg - strata.water_kg - strata.sugar_kg)
   return LAYERS.map(([key, name]) => {
     const w = strata[key] * scale.value
     x += w
-    return { name, x: x - w, w, kg: strata[key] }
+    const said = key === 'minerals_kg' && starchy ? 'starch, ash' : name
+    return { name, said, x: x - w, w, kg: strata[key] }
   })
 }
 const top = computed(() => bars(props.before))
@@ -109,7 +114,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
           :fill="`url(#p-${b.name})`"
           class="layer"
         >
-          <title>{{ b.name }}: {{ grams(b.kg) }}</title>
+          <title>{{ b.said }}: {{ grams(b.kg) }}</title>
         </rect>
         <rect x="1" y="1" :width="Math.max(0, end(list) - 1)" height="31" class="frame" />
       </g>
@@ -135,7 +140,7 @@ const end = (list: { x: number; w: number }[]) => list[5]!.x + list[5]!.w
         <svg width="14" height="14" aria-hidden="true">
           <rect x=".5" y=".5" width="13" height="13" :fill="`url(#p-${b.name})`" class="layer" />
         </svg>
-        {{ b.name }}<b>{{ grams(b.kg) }}</b>
+        {{ b.said }}<b>{{ grams(b.kg) }}</b>
       </li>
       <li class="total">
         <b>{{ grams(served) }}</b>to serve

@@ -164,7 +164,7 @@ def test_9_fried_discs_in_sweet_milk(job):
     assert next(iter(ran)) == "part.poli-milk.sweeten" and list(ran)[-1] == "soak"
 
 
-@pytest.mark.parametrize("school", ["fruit", "reduced", "khoya"])
+@pytest.mark.parametrize("school", ["cooked-fruit", "fruit", "reduced", "khoya"])
 def test_11_kulfi(job, school):
     """Reduced milk, cooled before fruit meets it; the fill, the hours and the minutes out."""
     it = job("kulfi", "10", school=school)
@@ -175,6 +175,11 @@ def test_11_kulfi(job, school):
     assert frozen["freeze_s"]["likely"] > 3600 and frozen["begins_c"] < -1
     ran, _ = it.to_the_plate("R")
     assert list(ran)[-1] == "freeze" and "5 °C" in ran["cool"]["say"]
+    if school == "cooked-fruit":  # both are cold before they meet
+        fruit = next(s for s in it.told["steps"] if s["step"]["key"] == "part.cooked-fruit.chill")
+        meet = next(s["step"] for s in it.told["steps"] if s["step"]["key"] == "meet")
+        assert "5 °C" in fruit["step"]["say"] and {"cool", fruit["step"]["key"]} == set(meet["after"])
+        assert any(row["within"] == "cooked fruit" and row["key"] == "mango" for row in it.told["rows"])
 
 
 @pytest.mark.parametrize("school", ["slow", "quick"])
@@ -248,8 +253,17 @@ def test_17_condensed_milk(job):
     assert list(ran) == ["jar"]
 
 
-def test_18_kulfi_without_cooking(job):
-    it = job("kulfi", "10", school="cream")
-    assert not it.told["bases"] and it.told["frozen"]["answer"]["freeze_s"]["likely"] > 3600
+@pytest.mark.parametrize("school", ["cream-fruit", "cream"])
+def test_18_kulfi_without_cooking(job, school):
+    """Nothing is heated; fruit, nuts and saffron where they are wanted; how sweet, how hard, the hours."""
+    it = job("kulfi", "10", school=school)
+    assert not it.told["bases"] and not any(step["step"]["fire"] for step in it.told["steps"])
+    assert it.told["frozen"]["answer"]["freeze_s"]["likely"] > 3600
+    assert all(level["word"] == "in" for level in it.told["levels"])
     ran, _ = it.to_the_plate()
-    assert list(ran) == ["mix", "fill", "freeze"]
+    if school == "cream":
+        assert list(ran) == ["mix", "fill", "freeze"]
+        return
+    assert list(ran) == ["mix", "nuts", "fill", "freeze"]
+    assert {"mango", "pistachio", "saffron"} <= {row["key"] for row in it.told["rows"]}
+    assert any("fruit" in caution["title"].lower() for caution in it.told["cautions"])

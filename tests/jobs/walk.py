@@ -217,7 +217,11 @@ class Job:
             assert here["stop_kg"] == fresh.stop_kg
             takes = {step.key: asdict(step.seconds) for step in fresh.steps}
             for step in here["steps"]:
-                assert step["seconds"] == takes.get(step["key"], step["seconds"]), step["key"]
+                fresh_s = takes.get(step["key"], step["seconds"])
+                if step["key"].startswith("part."):  # by then the weighed pan has taught its flame
+                    assert step["seconds"]["likely"] == pytest.approx(fresh_s["likely"], rel=0.25)
+                else:
+                    assert step["seconds"] == fresh_s, step["key"]
             now = {(row.name, row.when): row.kg * 1e3 for row in fresh.rows}
             for row in here["rows"]:
                 grams = now.get((row["name"], row["when"]), row["grams"])

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { EventIn } from '@/api/client'
-import { useCaramel, useLog } from '@/api/kitchen'
-import { OK_BUYS_S, STAGES } from '@/api/shared'
+import { useCaramel } from '@/api/kitchen'
+import { STAGES } from '@/api/shared'
 import CaramelPool from '@/caramel/CaramelPool.vue'
 import PoursBank from '@/caramel/PoursBank.vue'
 import { shadeOf, SHADES, type SeenShade } from '@/caramel/shades'
 import FormField from '@/form/FormField.vue'
-import { figure } from '@/form/numbers'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { ago, grams, minutes, stageDoes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
@@ -19,14 +17,19 @@ import InstrumentsTray from './InstrumentsTray.vue'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
 import { caramelWords } from './caramel'
+import { useLogging } from './logging'
 
 /** Caramelised milk as it is made: the sugar from above with its shades, the pours in their order, then the pan and its weight. */
 const route = useRoute()
 const caramel = useCaramel(() => Number(route.params.id))
-const log = useLog()
 const reviewing = ref(false)
 const pairing = ref(false)
 const b = computed(() => caramel.data.value)
+const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
+  () => b.value,
+  ['heat', 'pour', 'pan', 'gave'],
+  60,
+)
 const gone = computed(() => (b.value && b.value.paused_at_s === null ? ran(b.value) : 0))
 
 /** Between two answers the sugar goes on as it did. */
@@ -47,12 +50,8 @@ const spread = computed(() => {
 })
 const told = computed(() => b.value?.read_at_s == null)
 const words = computed(() => (b.value ? caramelWords(b.value, celsius.value) : null))
-const due = computed(() => b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + gone.value))
 const hot = computed(() => b.value?.phase === 'melting' || b.value?.phase === 'opening')
 
-function tell(event: EventIn) {
-  if (b.value) log.mutate({ id: b.value.id, event })
-}
 const off = () => tell({ kind: 'off' })
 const pour = () =>
   b.value?.next_pour &&
@@ -68,46 +67,6 @@ const act = () => {
 const saw = (shade: SeenShade) => hot.value && tell({ kind: 'shade_seen', shade })
 const wiped = () => tell({ kind: 'scraped' })
 const mayPause = computed(() => b.value?.phase === 'simmering')
-const pause = () => tell({ kind: b.value?.paused_at_s != null ? 'resumed' : 'paused' })
-const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
-const later = () =>
-  due.value &&
-  tell({
-    kind: 'snoozed',
-    nudge: due.value.key,
-    episode: due.value.episode,
-    seconds: due.value.kind === 'hazard' ? OK_BUYS_S : 60,
-  })
-const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
-
-const typed = reactive({ heat: '', pour: '', pan: '', gave: '', note: '' })
-const local = ref('')
-/** What was sent is cleared; what was typed meanwhile, or was refused, stays. */
-function send(field: keyof typeof typed, make: (value: number) => EventIn) {
-  const sent = typed[field]
-  const value = figure(sent)
-  if (!(value > 0)) {
-    local.value = `“${sent}” is no figure. Type just the number, like 250.`
-    return
-  }
-  local.value = ''
-  log.mutate(
-    { id: b.value!.id, event: make(value) },
-    { onSuccess: () => typed[field] === sent && (typed[field] = '') },
-  )
-}
-function note() {
-  const sent = typed.note
-  if (!sent.trim()) return
-  log.mutate(
-    { id: b.value!.id, event: { kind: 'note', text: sent.trim() } },
-    { onSuccess: () => typed.note === sent && (typed.note = '') },
-  )
-}
-watch(
-  () => route.params.id,
-  () => log.reset(),
-)
 const row = ref<HTMLElement>()
 /** Arrows go along the row of shades, from the one that is likely now. */
 function focusShade(by: number) {
@@ -128,10 +87,7 @@ useKeys([
     does: 'which shade it is: arrows, then Enter',
     run: () => hot.value && focusShade(0),
   },
-  { key: 'p', does: 'off the fire for a while, and back', run: () => mayPause.value && pause() },
-  { key: 'u', does: 'undo the last', run: () => void undo() },
-  { key: 'l', does: 'later: put off what is due', run: () => void later() },
-  { key: 'q', does: 'quiet, and sounds again', run: hush },
+  ...keys(() => mayPause.value),
 ])
 </script>
 
@@ -155,8 +111,10 @@ useKeys([
         <p class="words">
           <b>{{ words.act }}</b> {{ words.then }}
         </p>
-        <div v-if="words.verb" class="verb">
-          <button type="button" class="plate" @click="act">{{ words.verb }} <kbd>O</kbd></button>
+        <div v-if="words.verb || mayPause" class="verb">
+          <button v-if="words.verb" type="button" class="plate" @click="act">
+            {{ words.verb }} <kbd>O</kbd>
+          </button>
           <button v-if="mayPause" type="button" class="touch" @click="pause">
             {{ b.paused_at_s !== null ? 'Back on the fire' : 'Off the fire for a while' }}
             <kbd>P</kbd>
@@ -355,9 +313,7 @@ useKeys([
               Pair a thermometer or a scale
             </button>
           </p>
-          <p v-if="local || log.error.value" class="problem" role="alert">
-            {{ local || log.error.value?.message }}
-          </p>
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </div>
         <div>
           <p v-for="c in b.told.cautions" :key="c.title" class="caution" :class="c.severity">

@@ -1,10 +1,7 @@
 <script setup lang="ts">
-import { OK_BUYS_S } from '@/api/shared'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { EventIn } from '@/api/client'
-import { useCurd, useLog } from '@/api/kitchen'
-import { figure } from '@/form/numbers'
+import { useCurd } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import { clock, cm, grams, minutes, percent, stopwatch, spoken } from '@/say'
@@ -15,14 +12,18 @@ import { NModal } from 'naive-ui'
 import InstrumentsTray from './InstrumentsTray.vue'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
+import { useLogging } from './logging'
 
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
 const curd = useCurd(() => Number(route.params.id))
-const log = useLog()
 const reviewing = ref(false)
 const pairing = ref(false)
 const b = computed(() => curd.data.value)
+const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
+  () => b.value,
+  ['acid', 'whey', 'curd'],
+)
 
 const DO: Record<string, [string, string]> = {
   'to-the-boil': ['Bring it to the boil.', 'It boils'],
@@ -50,62 +51,10 @@ const told = computed(() => {
   const t = Math.abs(left.value ?? 0)
   return long.value ? (Math.round(t / 360) / 10).toString() : t >= 600 ? minutes(t) : stopwatch(t)
 })
-function tell(event: EventIn) {
-  if (b.value) log.mutate({ id: b.value.id, event })
-}
 const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
 /** Only milk that comes to the boil can be taken off and put back. */
 const mayPause = computed(
   () => b.value?.kind === 'curdle' && b.value.step === 0 && !b.value.given_up,
-)
-const pause = () => tell({ kind: b.value?.paused_at_s != null ? 'resumed' : 'paused' })
-const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
-
-/** The nudge that is due, if any: it can be put off, or all sounds hushed. */
-const due = computed(() =>
-  b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
-)
-const later = () =>
-  due.value &&
-  tell({
-    kind: 'snoozed',
-    nudge: due.value.key,
-    episode: due.value.episode,
-    seconds: due.value.kind === 'hazard' ? OK_BUYS_S : 120,
-  })
-const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
-
-const typed = reactive({ acid: '', whey: '', curd: '', note: '' })
-const local = ref('')
-/** What was sent is cleared; what was typed meanwhile stays. */
-function clear(field: keyof typeof typed, sent: string) {
-  if (typed[field] === sent) typed[field] = ''
-}
-/** Send a figure in g or ml; what cannot be read stays and is named. */
-function send(field: 'acid' | 'whey' | 'curd', make: (value: number) => EventIn) {
-  const value = figure(typed[field])
-  if (!(value > 0)) {
-    local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`
-    return
-  }
-  local.value = ''
-  const sent = typed[field]
-  log.mutate(
-    { id: b.value!.id, event: make(value / 1000) },
-    { onSuccess: () => clear(field, sent) },
-  )
-}
-function note() {
-  if (!typed.note.trim()) return
-  const sent = typed.note
-  log.mutate(
-    { id: b.value!.id, event: { kind: 'note', text: sent.trim() } },
-    { onSuccess: () => clear('note', sent) },
-  )
-}
-watch(
-  () => route.params.id,
-  () => log.reset(),
 )
 const hang = computed(() => {
   const s = b.value?.strain
@@ -119,10 +68,7 @@ const hang = computed(() => {
 })
 useKeys([
   { key: 'd', does: 'this step is done', run: () => void done() },
-  { key: 'p', does: 'off the fire for a while, and back', run: () => mayPause.value && pause() },
-  { key: 'u', does: 'undo the last', run: () => void undo() },
-  { key: 'l', does: 'later: put off what is due', run: () => void later() },
-  { key: 'q', does: 'quiet, and sounds again', run: hush },
+  ...keys(() => mayPause.value),
 ])
 </script>
 
@@ -236,7 +182,9 @@ useKeys([
         <div class="fields">
           <form
             v-if="b.curdle && (step?.name === 'acid' || b.poured > 0) && b.weighed_kg === null"
-            @submit.prevent="send('acid', (v) => ({ kind: 'poured', amount: v, clear: false }))"
+            @submit.prevent="
+              send('acid', (v) => ({ kind: 'poured', amount: v / 1000, clear: false }))
+            "
           >
             <FormField v-model="typed.acid" :label="`Poured now, ${b.curdle.acid.unit}`" />
             <button type="submit" class="plate line">Poured</button>
@@ -250,11 +198,11 @@ useKeys([
               >
             </p>
           </form>
-          <form @submit.prevent="send('whey', (v) => ({ kind: 'whey', mass_kg: v }))">
+          <form @submit.prevent="send('whey', (v) => ({ kind: 'whey', mass_kg: v / 1000 }))">
             <FormField v-model="typed.whey" label="All the whey so far, g" />
             <button type="submit" class="plate line">Log it</button>
           </form>
-          <form @submit.prevent="send('curd', (v) => ({ kind: 'weighed', mass_kg: v }))">
+          <form @submit.prevent="send('curd', (v) => ({ kind: 'weighed', mass_kg: v / 1000 }))">
             <FormField v-model="typed.curd" label="The curd weighs, g" />
             <button type="submit" class="plate line">Weigh it</button>
           </form>
@@ -262,9 +210,7 @@ useKeys([
             <FormField v-model="typed.note" label="A note" words />
             <button type="submit" class="plate line">Write it</button>
           </form>
-          <p v-if="local || log.error.value" class="problem" role="alert">
-            {{ local || log.error.value?.message }}
-          </p>
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </div>
         <LogList
           :log="b.log"

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { SweetBatch, EventIn } from '@/api/client'
-import { useSweetBatch, useLog } from '@/api/kitchen'
+import type { SweetBatch } from '@/api/client'
+import { useSweetBatch } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
-import { figure } from '@/form/numbers'
 import { grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { useLives } from '@/shell/live'
@@ -15,6 +14,7 @@ import { again } from '@/stations/sweets/sweet'
 import { withoutTaken } from '@/stations/bench/free'
 import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
+import { useLogging } from './logging'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
 import MakingRiver from '@/making/MakingRiver.vue'
@@ -22,9 +22,13 @@ import MakingRiver from '@/making/MakingRiver.vue'
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
 const batch = useSweetBatch(() => Number(route.params.id))
-const log = useLog()
 const reviewing = ref(false)
 const b = computed(() => batch.data.value)
+const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
+  () => b.value,
+  ['weight', 'count'],
+  300,
+)
 const DOES: Record<string, string> = { '': 'reduce', '/curdle': 'curdle', '/strain': 'hang' }
 type Step = SweetBatch['steps'][number]
 
@@ -77,9 +81,6 @@ const ends = computed(() => {
   const { low, likely, high } = b.value!.told_pieces
   return low === high ? likely : `${likely} (${low}–${high})`
 })
-function tell(event: EventIn) {
-  if (b.value) log.mutate({ id: b.value.id, event })
-}
 const begin = (s: Step) => tell({ kind: 'step_begun', step: s.key })
 const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
 /** What comes after the large step, once that is the last that it waits for: one press ends this and begins that. */
@@ -98,54 +99,10 @@ const act = () => {
 }
 /** A step on the fire stands still meanwhile; what sets or freezes goes on. */
 const mayPause = computed(() => running.value.some((s) => s.fire && !s.base) && !b.value?.finished)
-const pause = () => tell({ kind: b.value?.paused_at_s != null ? 'resumed' : 'paused' })
-const undo = () => b.value?.undo_id && tell({ kind: 'undo', event_id: b.value.undo_id })
-const due = computed(() =>
-  b.value?.nudges.find((n) => n.due_at_s <= b.value!.now_s + ran(b.value!)),
-)
-const later = () =>
-  due.value &&
-  tell({ kind: 'snoozed', nudge: due.value.key, episode: due.value.episode, seconds: 300 })
-const hush = () => tell({ kind: 'hushed', on: !b.value?.hushed })
-
-const typed = reactive({ weight: '', count: '', note: '' })
-const local = ref('')
-function send(field: 'weight' | 'count', make: (v: number) => EventIn) {
-  const value = figure(typed[field])
-  if (!(value > 0)) {
-    local.value = `“${typed[field]}” is no figure. Type just the number, like 250.`
-    return
-  }
-  local.value = ''
-  const sent = typed[field]
-  log.mutate(
-    { id: b.value!.id, event: make(value) },
-    {
-      onSuccess: () => {
-        if (typed[field] === sent) typed[field] = ''
-      },
-    },
-  )
-}
 const weighRow = (row: number, kg: number) => tell({ kind: 'row_weighed', row, mass_kg: kg })
-function note() {
-  if (!typed.note.trim()) return
-  const sent = typed.note
-  log.mutate(
-    { id: b.value!.id, event: { kind: 'note', text: sent.trim() } },
-    { onSuccess: () => (typed.note = typed.note === sent ? '' : typed.note) },
-  )
-}
-watch(
-  () => route.params.id,
-  () => log.reset(),
-)
 useKeys([
   { key: 'd', does: 'begin it, or done and the next: the large step', run: () => void act() },
-  { key: 'p', does: 'off the fire for a while, and back', run: () => mayPause.value && pause() },
-  { key: 'u', does: 'undo the last', run: () => void undo() },
-  { key: 'l', does: 'later: put off what is due', run: () => void later() },
-  { key: 'q', does: 'quiet, and sounds again', run: hush },
+  ...keys(() => mayPause.value),
 ])
 </script>
 
@@ -301,9 +258,7 @@ useKeys([
             <button type="submit" class="plate line">Write it</button>
           </form>
           <p v-if="b.said" class="said">{{ b.said }}</p>
-          <p v-if="local || log.error.value" class="problem" role="alert">
-            {{ local || log.error.value?.message }}
-          </p>
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </div>
         <LogList
           :log="b.log"

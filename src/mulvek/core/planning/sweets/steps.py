@@ -7,6 +7,8 @@ from ...ranges import Range
 from .build import Built
 from .formula import School
 
+MEETS = "meet"
+"""The step in which what was made apart comes together."""
 BOILED = "boil"
 """The step in which pieces are boiled in their syrup."""
 BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 0.0}
@@ -69,10 +71,12 @@ def planned_steps(
         made += _part_steps(part, reckoned)
     waited_for = {key for s in made for key in s.after}
     ready = tuple(s.key for s in made if s.key not in waited_for)
-    topping = f"part.{built.school.top.of}." if built.school.top else None
-    on_top = tuple(key for key in ready if topping and key.startswith(topping))
+    own = built.school.steps
+    meets = any(s.key == MEETS for s in own)
+    later = "part." if meets else f"part.{built.school.top.of}." if built.school.top else None
+    on_top = tuple(key for key in ready if later and key.startswith(later))
     bases = tuple(key for key in ready if key not in on_top)
-    topped = next((s.key for s in reversed(built.school.steps) if s.hands and not isinstance(s.takes, str)), "")
+    topped = MEETS if meets else next((s.key for s in reversed(own) if s.hands and not isinstance(s.takes, str)), "")
     before: tuple[str, ...] = bases
     for step in built.school.steps:
         seconds = _seconds(step.takes, built.school, reckoned)
@@ -81,7 +85,7 @@ def planned_steps(
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
-        if step.key == topped:  # what goes on top is waited for only there
+        if step.key == topped:  # what goes on top, or is cooled apart, is waited for only there
             after = (*after, *on_top)
         made.append(
             PlannedStep(

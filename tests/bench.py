@@ -29,6 +29,7 @@ GOALS_MS = {
     "wish over HTTP": FRAME_MS,
     "curdle over HTTP": FRAME_MS,
     "strain over HTTP": FRAME_MS,
+    "caramel over HTTP": FRAME_MS,
     "kulfi planned over HTTP": FRAME_MS,
     "kalakand planned over HTTP": FRAME_MS,
     "fried balls planned over HTTP": FRAME_MS,
@@ -87,6 +88,7 @@ def main() -> None:
         timed("wish over HTTP", lambda: post("/api/bench/wish", {"plan": plan_1, "want": "600 g"}), 100)
         timed("curdle over HTTP", lambda: post("/api/bench/curdle", curd), 100)
         timed("strain over HTTP", lambda: post("/api/bench/strain", {}), 100)
+        timed("caramel over HTTP", lambda: post("/api/bench/caramel", {"pan": 2, "burner": 1, "solids": "70 %"}), 100)
         kulfi = {"sweet": "kulfi", "school": "khoya", "flavour": "fig-pepper", "want": "24", "milk": 1, "pan": 1}
         timed("kulfi planned over HTTP", lambda: post("/api/sweets/plan", kulfi), 200)
         kalakand = {"sweet": "kalakand", "want": "40", "milk": 2, "pan": 1, "burner": 1}

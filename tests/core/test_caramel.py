@@ -180,6 +180,14 @@ def test_too_dark_bitter_and_burnt_are_told_apart():
     assert at(seen, 440).trouble == "bitter" and at(seen, 440).ends_shade == "dark"
 
 
+def test_what_is_seen_is_believed_though_the_clock_says_otherwise():
+    """It was lit long before that was logged: a thermometer two seconds later is right."""
+    late = at(log((2, Reading("temperature", 155.0))), 2)
+    assert late.celsius.likely == pytest.approx(155.0, abs=1) and late.off_in_s.likely < 120
+    seen = at(log((5, ShadeSeen("amber"))), 5)
+    assert seen.shade == "amber" and seen.off_in_s.likely == 0.0
+
+
 def test_the_clock_alone_calls_nothing_burnt():
     forgotten = at(log((400, Reading("temperature", 150.0))), 3000)
     assert forgotten.trouble == "too-dark" and forgotten.celsius.likely > 190

@@ -26,6 +26,8 @@ from ..ranges import Range
 from .events import Event, Reading, ShadeSeen
 
 Trouble = Literal["", "too-dark", "bitter", "burnt"]
+SURPRISED = 2.5
+"""sd beyond which a reading is believed alone."""
 MOST_PACE = 2.5
 """A flame is at most so much slower or faster than told: beyond that it was read wrong."""
 PROBE_SD_K, SEEN_OFF_SD_K, PACE_SD = 2.0, 5.0, 0.10
@@ -71,6 +73,8 @@ def melts(plan: CaramelPlan, counted: Sequence[Event], lit_s: float, now_s: floa
         ran_c = heat.after(at_c, max(0.0, took_s) / pace)
         ran_sd = math.hypot(sd, pace_sd * (ran_c - at_c))
         gain = ran_sd**2 / (ran_sd**2 + seen_sd**2)
+        if abs(celsius - ran_c) > SURPRISED * math.hypot(ran_sd, seen_sd):
+            gain = 1.0  # it was lit before that was said, or the flame moved: what is seen is so
         at_s, read_at = event.at_s, event.at_s
         at_c, sd = ran_c + gain * (celsius - ran_c), math.sqrt(gain) * seen_sd
     pace, pace_sd = _pace(mean), 1 / math.sqrt(weight)

@@ -34,7 +34,7 @@ async function start(name: string, key: string) {
     <ol>
       <li v-for="s in answer.steps" :key="s.step.key">
         <span class="say"
-          >{{ s.step.say }} <small v-for="fact in s.facts" :key="fact">{{ fact }} </small></span
+          >{{ s.step.say }} <small v-if="s.facts.length">{{ s.facts.join(' ') }}</small></span
         >
         <span class="lane" aria-hidden="true">
           <i

@@ -349,3 +349,20 @@ def test_each_load_of_the_pan_has_its_own_clock(client, clock):
     assert list(asks()) == ["paused"]
     happens(client, sweet["id"], kind="resumed")
     assert asks()["boil"][1] == (loads * 16 * 60) - 1200
+
+
+def test_a_sweet_that_says_otherwise_holds_up_no_pan(client, clock, caramel):
+    """Its steps were taken back or ticked by hand: the caramel goes on all the same."""
+    sweet, lit = caramel
+    happens(client, lit, kind="off")
+    mine = look(client, sweet)
+    for line in mine["log"]:
+        if line["kind"] in ("step_begun", "step_done") and not line["undone"]:
+            happens(client, sweet, kind="undo", event_id=line["event_id"])
+    while pour := look(client, lit)["next_pour"]:
+        clock.now += 60
+        assert happens(client, lit, kind="added", what=pour["what"], mass_kg=round(pour["mass_kg"], 3))
+    clock.now += 900
+    assert happens(client, lit, kind="weighed", mass_kg=0.3)["finished"]
+    happens(client, sweet, kind="abandoned")
+    assert happens(client, lit, kind="note", text="all the same")["weighed_kg"] == 0.3

@@ -67,8 +67,8 @@ def follow(batches: Batches, child: Batch, shelf: Shelf, now_s: float) -> bool:
     if child.slot in LIT and child.parent_id is not None:
         try:
             return keep_step(batches, batches.batch(child.parent_id), child, shelf, now_s)
-        except Unreadable:
-            return False
+        except (Unreadable, Conflict, BadInput):  # the sweet's own log says otherwise: the pan goes on
+            return True
     if not isinstance(child.events[-1].what, Weighed | Undo | Taken | Gone):
         return False
     slots = {e.what.to_batch: e.what.slot for e in child.events if isinstance(e.what, Taken)}
@@ -137,9 +137,8 @@ def _told_of(sweet: Batch, slot: str, child: int, now_s: float) -> float | None:
 def _cooked(sweet: Batch, child: Batch, mass_kg: float, shelf: Shelf) -> BaseWeighed:
     """The sweet from what came off the fire, with what is still stirred in; as it was told when no sweet is made of it."""
     run: SweetRun = sweet.plan
-    if any(
-        s.key.startswith("part.") for s in run.steps if s.follows
-    ):  # it goes into the sweet: how much is its own affair
+    # what is made for a sweet goes into it: how much that takes is its own affair
+    if any(s.key.startswith("part.") for s in run.steps if s.follows):
         return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
     late = sum(row.kg for row in run.rows if row.when == "at the end" and not row.within)
     try:

@@ -99,8 +99,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
 
 
 def test_too_dark_is_said_and_the_shade_can_be_moved(page: Page, kitchen_url: str, clock):
-    off_all(kitchen_url)
-    plan = {"sugar": "200 g", "pan": 2, "burner": 1, "milk": 2}
+    plan = {"sugar": "200 g", "pan": 3, "burner": 3, "milk": 2}
     made = ask(f"{kitchen_url}/api/batches", {"batch": {"kind": "caramel", "name": "Dark one", "plan": plan}})
     page.goto(f"{kitchen_url}/stove/caramel/{made['id']}")
     knob = page.get_by_role("slider", name="the shade to stop at")
@@ -123,6 +122,16 @@ def test_too_dark_is_said_and_the_shade_can_be_moved(page: Page, kitchen_url: st
     page.keyboard.press("u")
     expect(page.get_by_label("What happened")).to_contain_text("it looks dark, undone")
     clean(page)
+    # the Stove's first page says what it asks for, with a button of its own
+    ask(f"{kitchen_url}/api/batches/{made['id']}/events", {"event": {"kind": "undo", "event_id": 3}})
+    clock.now += 400
+    page.goto(kitchen_url + "/stove")
+    first = page.get_by_label("What to do now")
+    expect(first).to_contain_text("Dark one")
+    button = first.locator("button.plate")
+    expect(button).to_have_text(re.compile("^(Look at it|Take it off)"))
+    button.click()
+    expect(page).to_have_url(re.compile(f"/stove/caramel/{made['id']}$"))
     # the Stove's first page leads here, and so does the strip above
     page.goto(kitchen_url + "/stove")
     page.get_by_role("link", name="Dark one").first.click()

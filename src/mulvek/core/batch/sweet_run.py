@@ -251,7 +251,7 @@ def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
             due_at_s=now_s + done * each - gone,
             act=f"Load {done} of {loads} is done: lift it out; when it boils again, the next goes in.",
             strip=f"load {done + 1}",
-            answer="noted",
+            answer="load_seen",
         )
     ]
 

@@ -26,6 +26,9 @@ const VERBS: Record<string, [string, string]> = {
   flame_changed: ['Flame down', 'F'],
   resumed: ['Back on the fire', 'P'],
   noted: ['It is chilling', ''],
+  shade_seen: ['Look at it', ''],
+  added: ['Go to it', ''],
+  load_seen: ['It is out', ''],
   step_done: ['Done', 'D'],
   weighed: ['Weigh it', ''],
 }

@@ -9,7 +9,8 @@ import AsideNote from '@/form/AsideNote.vue'
 import { post } from '@/api/outbox'
 import { clock, logged } from '@/say'
 import { useKeys } from '@/shell/keys'
-import { useLives, type Asked } from '@/shell/live'
+import { asked, inTime, useLives, type Asked } from '@/shell/live'
+import { steadyNow } from '@/shell/now'
 import { sounding } from '@/shell/sound'
 import ChangeDialog from './ChangeDialog.vue'
 import InstrumentsTray from './InstrumentsTray.vue'
@@ -68,10 +69,16 @@ const lower = () =>
 /** The button beside the sentence: it answers the nudge of whichever pan asks. */
 function answer(due: Asked) {
   const id = due.live.id
-  if (due.live.of === 'sweet' && due.nudge.answer === 'noted') {
+  const { of, path } = due.live
+  const plain = (['off', 'scraped', 'resumed'] as const).find((kind) => kind === due.nudge.answer)
+  if (of !== 'pan' && plain) {
+    post({ of, id, event: { kind: plain } }).catch(() => undefined)
+    return void router.push(path)
+  }
+  if (due.nudge.answer === 'load_seen') {
     const seen = { nudge: due.nudge.key, episode: due.nudge.episode, seconds: 1800 }
-    post({ of: 'sweet', id, event: { kind: 'snoozed', ...seen } }).catch(() => undefined)
-    return void router.push(due.live.path)
+    post({ of, id, event: { kind: 'snoozed', ...seen } }).catch(() => undefined)
+    return void router.push(path)
   }
   if (due.live.of === 'sweet') {
     const event = { kind: 'step_done' as const, step: due.nudge.key }
@@ -124,6 +131,8 @@ const doubt = computed(() => {
     ? { text: error.message, event: sent }
     : null
 })
+/** With no pan of milk on the fire: what is due first of all else. */
+const first = computed(() => (steadyNow.value, asked(lives.value)[0]))
 const typing = ref(false)
 const weighing = ref(false)
 const changing = ref(false)
@@ -162,6 +171,11 @@ useKeys([
         No milk is on the fire. <RouterLink to="/bench">Plan a reduction</RouterLink> and light it,
         or <RouterLink to="/stove/rehearse">rehearse</RouterLink> without milk. A second screen may
         stand <RouterLink to="/stove/across">across the room</RouterLink>.
+      </p>
+      <p v-if="first" class="sentence">
+        <b>{{ first.live.name }}:</b> {{ first.nudge.act }}
+        <span class="soft">({{ inTime(first.left) }})</span>
+        <RouterLink :to="first.live.path">Go to it.</RouterLink>
       </p>
       <p v-for="l in lives" :key="l.path">
         <RouterLink :to="l.path">{{ l.name }}</RouterLink> <span class="soft">{{ l.place }}</span>

@@ -117,6 +117,29 @@ def test_what_the_new_commands_cannot_do_names_its_word(capsys, command, field):
     assert json.loads(capsys.readouterr().out)["field"] == field
 
 
+def test_reckon_caramel_as_the_bench_does(capsys, monkeypatch, client):
+    assert main(["reckon", "caramel", "--sugar", "200 g", "--solids", "70 %", "--json"]) == 0
+    told = json.loads(capsys.readouterr().out)
+    body = {"sugar": "200 g", "solids": "70 %", "pan": {"name": "the pan", "shape": {"kind": "straight", "diameter_m": 0.22,
+            "height_m": 0.1}}, "burner": {"kind": "lpg-large"}}  # fmt: skip
+    same = client.post("/api/bench/caramel", json=body).json
+    assert told["stop_kg"] == pytest.approx(same["stop_kg"]) and told["off_c"] == same["off_c"]
+    assert told["melt_s"]["likely"] == pytest.approx(same["melt_s"]["likely"])
+    assert main(["reckon", "caramel", "--shade", "straw", "--butter", "0"]) == 0
+    said = capsys.readouterr().out
+    assert "152 °C" in said and "butter" not in said and "Caramel burns deep." in said
+    monkeypatch.setattr("sys.stdin", io.StringIO('{"sugar": "300 g"}'))
+    assert main(["reckon", "caramel", "--json", "-"]) == 0
+    assert json.loads(capsys.readouterr().out)["sugar_kg"] == pytest.approx(0.3)
+    for flags, field in (
+        (["--shade", "pink"], "shade"),
+        (["--solids", "95 %"], "solids"),
+        (["--sugar", "heaps"], "sugar"),
+    ):
+        assert main(["reckon", "caramel", *flags, "--json"]) == 2
+        assert json.loads(capsys.readouterr().out)["field"] == field
+
+
 def test_reckon_curdle_and_strain(capsys, monkeypatch):
     assert main(["reckon", "curdle", "--amount", "2 L", "--wait", "84 °C", "--json"]) == 0
     told = json.loads(capsys.readouterr().out)

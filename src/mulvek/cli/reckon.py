@@ -6,6 +6,7 @@ from typing import Any
 
 from ..core.errors import BadInput
 from ..core.ranges import Range
+from .caramel import add_caramel
 from .curd import add_curd
 from .no_larder import NoLarder
 from .sweets import add_sweets
@@ -30,6 +31,7 @@ def add_commands(commands: Any) -> None:
     lactometer.add_argument("--instrument", choices=["15.6", "27", "29"], default="27", help="°C it was made for")
     lactometer.add_argument("--species", choices=["cow", "buffalo"], default="cow")
     add_curd(commands)
+    add_caramel(commands)
     add_sweets(commands)
     for command in (materials, pan, lactometer):
         command.add_argument("--json", nargs="?", const="out", choices=["out"], help="answer in JSON")

@@ -1,6 +1,8 @@
 """A sweet and its bases as one making: a base lit from it belongs to it, its weight is what the sweet is reckoned from,
 and what is taken back there is taken back here."""
 
+import json
+
 import pytest
 from sqlalchemy import text
 
@@ -366,3 +368,37 @@ def test_a_sweet_that_says_otherwise_holds_up_no_pan(client, clock, caramel):
     assert happens(client, lit, kind="weighed", mass_kg=0.3)["finished"]
     happens(client, sweet, kind="abandoned")
     assert happens(client, lit, kind="note", text="all the same")["weighed_kg"] == 0.3
+
+
+def test_grams_flow_along_the_steps_and_none_is_lost(client, clock, kulfi):
+    """What a step holds is what came into it and what goes in there; at the end is what is told."""
+    for words in (
+        {"sweet": "kalakand", "want": "24"},
+        {"sweet": "bread-rabri", "school": "quick", "want": "12"},
+        {"sweet": "poached-slices", "want": "8"},
+        {"sweet": "caramel-milk", "want": "400 g"},
+    ):
+        sweet = begin(client, "sweet", {**words, "pan": 2, "burner": 1})
+        rows = {s["key"]: sum(r["grams"] for r in sweet["rows"] if r["step"] == s["key"]) for s in sweet["steps"]}
+        assert sum(rows.values()) == pytest.approx(sum(r["grams"] for r in sweet["rows"])), words
+        for step in sweet["steps"]:
+            came = sum(s["out_kg"] for s in sweet["steps"] if s["into"] == step["key"])
+            assert step["in_kg"] == pytest.approx(came + rows[step["key"]] / 1e3, abs=1e-9), step["key"]
+            assert step["out_kg"] <= step["in_kg"] * 1.001, step["key"]
+        assert sweet["steps"][-1]["into"] == "" and sweet["steps"][-1]["out_kg"] == sweet["told_kg"]["likely"]
+
+
+def test_a_sweet_of_a_former_release_has_its_river_too(client, clock, kulfi):
+    """Its lines were kept without the step they go into."""
+    database = client.application.extensions["mulvek_database"]
+    with database.writing() as session:
+        plan = session.execute(text("SELECT plan FROM batch WHERE id = :id"), {"id": kulfi["id"]}).scalar_one()
+        old = json.loads(plan) if isinstance(plan, str) else plan
+        for row in old["rows"]:
+            del row["step"]
+        session.execute(
+            text("UPDATE batch SET plan = :plan WHERE id = :id"), {"plan": json.dumps(old), "id": kulfi["id"]}
+        )
+    database._batches.clear()  # as after a start
+    base = look(client, kulfi["id"])["steps"][0]
+    assert base["in_kg"] == pytest.approx(kulfi["steps"][0]["in_kg"]) and base["in_kg"] > 1.0

@@ -11,7 +11,7 @@ from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, i
 from ..core.equipment.quantities import Measures, in_cups
 from ..core.planning.sweets.flow import Flow, flows
 from ..core.planning.sweets.formula import slot_of
-from ..core.planning.sweets.plan import SweetForecast
+from ..core.planning.sweets.plan import ListRow, SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
@@ -226,11 +226,19 @@ def _flow(run: SweetRun, state: SweetState, told: Mapping[str, Any]) -> dict[str
         if step is not None:
             gives[step] = sum(base.mass_kg for base in parts.values())
     rows = [
-        (row.step, kg if weighed is None else weighed)
+        (row.step or _usual_step(row, run, told), kg if weighed is None else weighed)
         for row, kg, weighed in zip(run.rows, state.row_kg, state.rows, strict=True)
     ]
     finished = state.weighed_kg if state.weighed_kg is not None else state.told_kg.likely
     return flows(run.steps, rows, gives, finished)
+
+
+def _usual_step(row: ListRow, run: SweetRun, told: Mapping[str, Any]) -> str:
+    """Where a line goes in of a sweet that a former release began, which kept no step with it."""
+    do = None if row.within else BASE_OF.get(row.when)
+    letters = [b["letter"] for b in told.get("bases", []) if do and b.get("do") == do]
+    own = [s.key for s in run.steps if not s.base and not s.key.startswith("part.")]
+    return base_step(letters[0]) if letters else (own or [run.steps[0].key])[0]
 
 
 def keeping_words(told: Mapping[str, Any]) -> str:

@@ -1,11 +1,13 @@
 """What stands there beside what batches were made for, read from their lines alone, newest first."""
 
+from contextlib import suppress
 from dataclasses import dataclass
+from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from ..core.batch.leftovers import Beside, Leftover
+from ..core.batch.leftovers import LEFTOVERS, Beside, Leftover
 from .tables import BatchRow
 
 LOOKED_AT = 60
@@ -31,6 +33,15 @@ def leftovers(session: Session) -> list[Left]:
     )
     found = []
     for number, name, summary, told in rows:
-        for of, there in ((summary or {}).get("beside") or {}).items():
-            found.append(Left(number, name, of, Beside(**there), ((told or {}).get("syrup") or {}).get("makes", [])))
+        beside = _table(_table(summary).get("beside"))
+        for of in LEFTOVERS:
+            there = _table(beside.get(of))
+            makes = _table(_table(told).get("syrup")).get("makes", [])
+            with suppress(TypeError):  # a damaged line is left out; the Book names it
+                if there:
+                    found.append(Left(number, name, of, Beside(**there), makes))
     return found
+
+
+def _table(said: object) -> dict[str, Any]:
+    return said if isinstance(said, dict) else {}

@@ -32,6 +32,11 @@ def base_days(base: ReadyBase, place: Kitchen) -> int:
     return keeping(base.parts, ph, room_c=place.room_c, fridge_c=place.fridge_c).fridge_days
 
 
+def _milk(words: object) -> object:
+    """The milk that a plan names; nothing of words that are damaged."""
+    return words.get("milk") if isinstance(words, dict) else None
+
+
 def _base(ref: str, base: ReadyBase, shelf: Shelf) -> ShelfThing:
     return ShelfThing(
         batch=int(ref),
@@ -86,7 +91,5 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         now = clock()
         with db.reading() as session:
             running = Batches(session).running("sweet")
-            makings, _ = each(
-                running, lambda b: (b.name, b.plan, b.state(now), b.words.get("milk")), lambda b: b.name
-            )
+            makings, _ = each(running, lambda b: (b.name, b.plan, b.state(now), _milk(b.words)), lambda b: b.name)
         return shopping(makings, db.kept(read_shelf))

@@ -6,13 +6,14 @@ nearly all of it lactose, pH 5.4); syrup as it was told when the sweet began.
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Any, Literal, get_args
 
 from ..composition.composition import Composition
 from ..errors import Conflict
 from .events import Event, Gone, PiecesCounted, StepDone, Weighed, WheyWeighed
 
 Leftover = Literal["whey", "syrup"]
+LEFTOVERS: tuple[Leftover, ...] = get_args(Leftover)
 WHEY = Composition(water=0.936, fat=0.003, whey=0.006, lactose=0.046, milk_ash=0.006, acid=0.003)
 WHEY_PH = 5.4
 LEAST_KG = 0.02

@@ -1,6 +1,5 @@
 """What stands there beside what batches were made for, read from their lines alone, newest first."""
 
-from contextlib import suppress
 from dataclasses import dataclass
 from typing import Any
 
@@ -26,21 +25,31 @@ class Left:
 
 def leftovers(session: Session) -> list[Left]:
     rows = session.execute(
-        select(BatchRow.id, BatchRow.name, BatchRow.summary, BatchRow.forecast)
+        select(BatchRow.id, BatchRow.name, BatchRow.summary)
         .where(BatchRow.finished, BatchRow.kind.in_(("curdle", "strain", "sweet")))
         .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
         .limit(LOOKED_AT)
     )
     found = []
-    for number, name, summary, told in rows:
+    for number, name, summary in rows.all():
         beside = _table(_table(summary).get("beside"))
         for of in LEFTOVERS:
             there = _table(beside.get(of))
-            makes = _table(_table(told).get("syrup")).get("makes", [])
-            with suppress(TypeError):  # a damaged line is left out; the Book names it
-                if there:
-                    found.append(Left(number, name, of, Beside(**there), makes))
+            # a damaged line is left out; the Book names it
+            if set(there) == {"kg", "at_s", "total_solids"} and all(
+                isinstance(v, int | float) for v in there.values()
+            ):
+                found.append(
+                    Left(number, name, of, Beside(**there), _makes(session, number) if of == "syrup" else [])
+                )
     return found
+
+
+def _makes(session: Session, number: int) -> list[str]:
+    """What was told of a sweet's syrup when it began."""
+    told = session.scalar(select(BatchRow.forecast).where(BatchRow.id == number))
+    makes = _table(_table(told).get("syrup")).get("makes")
+    return [said for said in makes if isinstance(said, str)] if isinstance(makes, list) else []
 
 
 def _table(said: object) -> dict[str, Any]:

@@ -193,3 +193,13 @@ def test_a_pan_forgotten_for_a_year_costs_no_more_than_for_a_day(client, clock):
         assert len(calls) <= 1.2 * day + 10
     finally:
         estimate.Estimate.predicted = curve
+
+
+@given(st.lists(st.floats(0, 1e4), min_size=2, max_size=8))
+def test_clocks_that_agree_give_the_very_same_time(waits):
+    """To the last bit: else what was just logged would not have happened yet for a kitchen started anew."""
+    computer = Clock(EPOCH_S + waits[0])
+    clock = KitchenClock(lambda: None, computer, computer)
+    for wait in waits[1:]:
+        computer.now += wait
+        assert clock() == computer.now

@@ -58,7 +58,7 @@ class KitchenClock:
             self._base += by_s
 
     def _now(self) -> float:
-        return self._base + self._ticks() - self._began
+        return self._base + (self._ticks() - self._began)  # the small difference first: nothing is rounded off
 
     def _due(self) -> bool:
         ticks = self._ticks()

@@ -34,7 +34,9 @@ def light(page: Page) -> int:
     """What stands planned on the Bench, lit; its number."""
     expect(page.get_by_role("status").filter(has_text="A base of")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Light it")).first.click()
-    page.get_by_role("dialog").locator("button.plate").first.click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog.locator(":focus")).to_be_visible()  # it has come up, and a key or a touch goes to it
+    dialog.locator("button.plate").first.click()
     expect(page).to_have_url(re.compile(r"/stove/(curd/)?\d+$"))
     return int(page.url.rsplit("/", 1)[1])
 

@@ -5,7 +5,7 @@ import { LONGEST_NAME } from '@/api/shared'
 import { newKey } from '@/api/keys'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { NInput, NModal } from 'naive-ui'
-import { nextTick, ref } from 'vue'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, unwrap, type Forecast, type ReduceIn } from '@/api/client'
 import SpoonDrawing from '@/pan/SpoonDrawing.vue'
@@ -29,10 +29,9 @@ const client = useQueryClient()
 const naming = ref(false)
 const rehearsing = ref(false)
 const name = ref('')
-const field = ref<InstanceType<typeof NInput>>()
 const key = ref('')
 
-async function ask() {
+function ask() {
   if (props.blocked) return
   name.value = `${props.forecast.milk_name}, ${props.forecast.understood.stop}`.slice(
     0,
@@ -40,8 +39,6 @@ async function ask() {
   )
   key.value = newKey()
   naming.value = true
-  await nextTick()
-  setTimeout(() => field.value?.select(), 50)
 }
 const making = useMaking()
 const light = useMutation({
@@ -66,7 +63,7 @@ const light = useMutation({
     await router.push(`/stove/${batch.id}`)
   },
 })
-useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
+useKeys([{ key: 'l', does: 'light it', run: ask }])
 </script>
 
 <template>
@@ -131,7 +128,6 @@ useKeys([{ key: 'l', does: 'light it', run: () => void ask() }])
         </ul>
         <label for="batch-name">Call it</label>
         <NInput
-          ref="field"
           v-model:value="name"
           placeholder=""
           size="large"

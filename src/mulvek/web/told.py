@@ -6,6 +6,7 @@ from ..wire.batch import BatchOut
 from ..wire.caramel_batch import CaramelBatchOut
 from ..wire.curd_batch import CurdBatchOut
 from ..wire.reduce import ReduceIn, told_when_lit
+from ..wire.standing import Placed
 from ..wire.sweet_batch import SweetBatchOut
 from ..wire.sweet_words import SweetIn
 
@@ -17,7 +18,7 @@ LINES_TOLD = 24
 def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = LINES_TOLD) -> AnyBatch:
     """As it stands; with so many lines of its log, the newest, or all of them."""
     found = _told_of(batch, now_s, measures, lines)
-    if not isinstance(found, SweetBatchOut):
+    if isinstance(found, Placed):
         found.parent_id, found.slot, found.pan_id = batch.parent_id, batch.slot, batch.pan_id
     return found
 

@@ -4,7 +4,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from ..core.batch.attention import Hushed, Nudge
+from ..core.batch.attention import Hushed
 from ..core.batch.events import Judged
 from ..core.batch.fold import Phase, Point
 from ..core.batch.history import History
@@ -15,38 +15,28 @@ from ..core.equipment.burners import Flame
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGE_SIGNS
 from ..core.ranges import Range
-from ..language.happened import Told, changed
-from .log import LogLine, log_lines, undo_id
+from ..language.happened import changed
 from .model import Out
 from .pans import PanOut
 from .reduce import ForecastOut, ReduceIn
+from .standing import Placed, standing
 
 
-class BatchOut(Out):
+class BatchOut(Placed):
     """A batch as it stands at ``now_s``; ranges in seconds count from then."""
 
-    id: int
     kind: Literal["reduce"]
-    name: str
-    parent_id: int | None = None
-    slot: str | None = None
-    now_s: float
     words: ReduceIn
     milk_name: str
     amount: str
     stop: str
     pan: PanOut
-    pan_id: int | None
-    burner_id: int | None
     burner_name: str
     phase: Phase
     flame: Flame
-    paused_at_s: float | None
     scraped_at_s: float | None
     reheat_s: float
     past_stop_s: float
-    hushed: bool
-    nudges: list[Nudge]
     spoon_stage: int
     stop_spoon_stage: int
     stop_sign: str
@@ -56,7 +46,6 @@ class BatchOut(Out):
     sugar_kg: float
     sugar_time: str
     sugar_in_kg: float
-    created_at_s: float
     lit_at_s: float | None
     boiled_at_s: float | None
     off_at_s: float | None
@@ -72,18 +61,12 @@ class BatchOut(Out):
     mass_kg: Range
     rate_kg_s: Range | None
     stir_every_s: float | None
-    weighed_kg: float | None
     verdict: str | None
     served_kg: Range
     after_boil_s: Range
     depth_keys_m: list[float]
     points: list[Point]
-    log: list[LogLine] = Field(description="Newest first")
     earlier: int = Field(description="How many older happenings are told only when this batch is asked for by itself")
-    undo_id: int | None
-    newest: int = Field(
-        description="Number of the newest happening: of two answers, that with the higher is the later"
-    )
 
     @classmethod
     def of(
@@ -104,12 +87,12 @@ class BatchOut(Out):
         plan, begun = state.plan, history.plan
         copied = {n: getattr(state, n) for n in cls.model_fields if n in BatchState.__slots__ and n != "points"}
         milk_part = state.mass_kg.likely - state.sugar_in_kg
+        same = standing(id, name, created_at_s, now_s, history, state, nudges(state, now_s), plan, lines)
+        # while nothing is due it is as quiet as it was told to be
+        same["hushed"] = next((a.on for _, a in reversed(state.said) if isinstance(a, Hushed)), False)
         return cls(
-            **copied,
-            id=id,
+            **copied | same,
             kind="reduce",
-            name=name,
-            now_s=now_s,
             words=words,
             milk_name=plan.milk.name,
             amount=plan.amount.quantity.understood,
@@ -120,9 +103,6 @@ class BatchOut(Out):
             burner_name=plan.burner.name,
             sugar_kg=plan.sugar_kg,
             sugar_time=plan.sugar_time,
-            created_at_s=created_at_s,
-            nudges=list(nudges(state, now_s)),
-            hushed=next((a.on for _, a in reversed(state.said) if isinstance(a, Hushed)), False),
             spoon_stage=spoon_stage(state.contents, flakes=plan.stirring == "folded"),
             stop_spoon_stage=(at_stop := _spoon_at_stop(state)),
             stop_sign=STAGE_SIGNS[at_stop],
@@ -135,10 +115,7 @@ class BatchOut(Out):
             verdict=judged.how if Judged.__name__ in state.marks and (judged := history.last(Judged)) else None,
             depth_keys_m=_depth_keys(state, plan.pan.shape.height_m),
             points=list(state.points),
-            log=log_lines(history, Told(plan, state), lines),
             earlier=max(0, len(history.events) - lines) if lines else 0,
-            undo_id=undo_id(history),
-            newest=history.next_id - 1,
         )
 
 

@@ -4,7 +4,6 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from ..core.batch.attention import Nudge
 from ..core.batch.caramel_heat import Trouble
 from ..core.batch.caramel_nudges import caramel_nudges
 from ..core.batch.caramel_run import CaramelPhase, CaramelState, PourNow
@@ -16,25 +15,15 @@ from ..core.planning.caramel.shades import SeenShade
 from ..core.planning.reduce.stops import HOT_C
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
-from ..language.happened import Told
 from .caramel import CaramelIn, CaramelOut
-from .log import LogLine, log_lines, undo_id
-from .model import Out
 from .pans import PanOut
+from .standing import Placed, standing
 
 
-class CaramelBatchOut(Out):
+class CaramelBatchOut(Placed):
     """A batch as it stands at ``now_s``; times count from then. °C, kg, s."""
 
-    id: int
     kind: Literal["caramel"]
-    name: str
-    parent_id: int | None = None
-    slot: str | None = None
-    pan_id: int | None = None
-    burner_id: int | None
-    created_at_s: float
-    now_s: float
     phase: CaramelPhase
     lit_at_s: float | None
     celsius: Range | None
@@ -54,22 +43,13 @@ class CaramelBatchOut(Out):
     depth_m: float = Field(description="Of all that is in the pan now, hot")
     stop_depth_m: float
     left_s: Range | None
-    weighed_kg: float | None
     told_kg: Range
     said: str
     finished: bool
     given_up: bool
-    paused_at_s: float | None
-    hushed: bool
-    nudges: list[Nudge]
     pan: PanOut
     told: CaramelOut
     plan: CaramelIn
-    log: list[LogLine]
-    undo_id: int | None
-    newest: int = Field(
-        description="Number of the newest happening: of two answers, that with the higher is the later"
-    )
 
     @classmethod
     def of(
@@ -85,32 +65,22 @@ class CaramelBatchOut(Out):
         burner_id: int | None,
     ) -> "CaramelBatchOut":
         pan = state.forecast.plan.hearth.pan
-        nudges = caramel_nudges(state, now_s)
         same = {
             field: getattr(state, field)
             for field in cls.model_fields
             if field in CaramelState.__slots__ or field == "finished"
         }
         return cls(
-            id=id,
+            **same | standing(id, name, created_at_s, now_s, log, state, caramel_nudges(state, now_s)),
             kind="caramel",
-            name=name,
             burner_id=burner_id,
-            created_at_s=created_at_s,
-            now_s=now_s,
             on_scale_kg=state.stop_kg + pan.mass_kg,
             depth_m=_depth_m(pan, state, state.in_pan_kg or state.mixed_kg),
             stop_depth_m=_depth_m(pan, state, state.stop_kg),
             pan=PanOut.of(pan_id, pan),
             pan_id=pan_id,
-            hushed=any(n.hushed for n in nudges),
-            nudges=list(nudges),
             told=CaramelOut.of(state.forecast),
             plan=CaramelIn.model_validate(words),
-            log=log_lines(log, Told(log.plan, state)),
-            undo_id=undo_id(log),
-            newest=log.next_id - 1,
-            **same,
         )
 
 

@@ -13,7 +13,7 @@ from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
 from ..core.planning.reduce.forecast import Forecast, Headroom, Moment, Spoon, forecast
 from ..core.planning.reduce.judgement import Judgement
-from ..core.planning.reduce.plan import Addition, Amount, Rate, ReducePlan, Thickness
+from ..core.planning.reduce.plan import Addition, Amount, Rate, ReducePlan, Thickness, enriches
 from ..core.planning.reduce.reasons import reasons, rests_on
 from ..core.planning.reduce.stops import read_stop
 from ..core.ranges import Range
@@ -24,8 +24,6 @@ from .model import Body, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 
 Key = Annotated[str, Field(max_length=40)]
-THICKENS = ("fox-nut",)
-"""Called nuts, yet starch: ground, they thicken milk."""
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")
 
 
@@ -114,16 +112,7 @@ def _sugar_kind(kind: int | str, things: Things) -> Material:
 
 def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
     found = things.ingredient(words.what) if isinstance(words.what, int) else material(words.what, "additions")
-    if found.key not in THICKENS and found.group in (
-        "milk",
-        "sugar",
-        "fruit",
-        "nut",
-        "vegetable",
-        "spice",
-        "fat",
-        "water",
-    ):
+    if not enriches(found.key, found.group):
         raise BadInput(
             "additions",
             f"{found.name.capitalize()} does not enrich milk that boils down.",

@@ -5,7 +5,6 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from ..core.batch.attention import Nudge
 from ..core.batch.log import Log
 from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, is_of
 from ..core.equipment.quantities import Measures, in_cups
@@ -15,9 +14,8 @@ from ..core.planning.sweets.plan import ListRow, SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
-from ..language.happened import Told
-from .log import LogLine, log_lines, undo_id
 from .model import Out
+from .standing import Standing, standing
 from .sweet_words import SweetIn
 
 
@@ -82,39 +80,26 @@ class SweetRowOut(Out):
     in_base: bool = Field(description="It went into a base that is there: nobody weighs it any more")
 
 
-class SweetBatchOut(Out):
+class SweetBatchOut(Standing):
     """A batch as it stands at ``now_s``."""
 
-    id: int
     kind: Literal["sweet"]
-    name: str
     sweet: str
     one: str
     many: str
-    created_at_s: float
-    now_s: float
     steps: list[SweetStepOut]
     rows: list[SweetRowOut]
     told_kg: Range
     told_pieces: Range
     each_kg: float
     stop_kg: float | None
-    weighed_kg: float | None
     counted: int | None
     done: bool
     finished: bool
     given_up: bool
-    paused_at_s: float | None
     said: str
     keeping: str
-    hushed: bool
-    nudges: list[Nudge]
     plan: SweetIn
-    log: list[LogLine]
-    undo_id: int | None
-    newest: int = Field(
-        description="Number of the newest happening: of two answers, that with the higher is the later"
-    )
 
     @classmethod
     def of(
@@ -141,14 +126,11 @@ class SweetBatchOut(Out):
         flow = _flow(run, state, told)
         facts = {s["step"]["key"]: s.get("facts", []) for s in told.get("steps", [])}
         return cls(
-            id=id,
+            **standing(id, name, created_at_s, now_s, log, state, state.nudges),
             kind="sweet",
-            name=name,
             sweet=run.sweet,
             one=run.one,
             many=run.many,
-            created_at_s=created_at_s,
-            now_s=now_s,
             steps=[
                 SweetStepOut(
                     key=s.planned.key,
@@ -195,20 +177,13 @@ class SweetBatchOut(Out):
             told_pieces=state.told_pieces,
             each_kg=run.each_kg,
             stop_kg=state.stop_kg,
-            weighed_kg=state.weighed_kg,
             counted=state.counted,
             done=state.done,
             finished=state.finished,
             given_up=state.given_up,
-            paused_at_s=state.paused_at_s,
             said=state.said,
             keeping=keeping_words(told),
-            hushed=any(n.hushed for n in state.nudges),
-            nudges=list(state.nudges),
             plan=plan,
-            log=log_lines(log, Told(run, state)),
-            undo_id=undo_id(log),
-            newest=log.next_id - 1,
         )
 
 

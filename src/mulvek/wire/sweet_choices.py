@@ -97,7 +97,7 @@ def _milk_fat(key: str) -> float | None:
 class OwnSweetIn(Body):
     """A cook's own sweet, in the library's form; ``version``: the one it was changed from."""
 
-    form: dict[str, Any] = Field(description="As core/sweets/formula.py reads it")
+    form: dict[str, Any] = Field(description="As core/planning/sweets/forms.py reads it")
     version: int | None = Field(None, ge=1)
 
 

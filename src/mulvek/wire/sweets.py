@@ -6,29 +6,26 @@ from collections.abc import Mapping
 from pydantic import Field
 
 from ..core.equipment.quantities import in_cups, say, say_measured
-from ..core.planning.curdle.forecast import most_milk_m3
-from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.balance import band
-from ..core.planning.sweets.build import TO_CARAMELISE, ReadyBase, milk_of
+from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
-from ..core.planning.sweets.formula import MILK, slot_of
+from ..core.planning.sweets.formula import MILK
 from ..core.planning.sweets.knobs import knobs
 from ..core.planning.sweets.minutes import Boiling
 from ..core.planning.sweets.nutrition import Nutrients
-from ..core.planning.sweets.plan import SweetForecast, hung_in, plan_sweet, racks
+from ..core.planning.sweets.plan import SweetForecast, plan_sweet, racks
 from ..core.planning.sweets.portions import Limit, lead_of
 from ..core.planning.sweets.reasons import label, sweet_reasons
 from ..core.planning.sweets.shaping import FryAnswer, SlabAnswer, SyrupAnswer
-from ..core.planning.sweets.steps import PlannedStep, earliest_s
+from ..core.planning.sweets.steps import earliest_s
 from ..core.properties import freezing as fz
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from ..language.step_facts import step_facts
-from .larder import MilkIn
 from .model import Out
-from .reduce import THICKENS
+from .sweet_bench import LitOut, base_of, lit_of
 from .sweet_parts import (
     BaseOut,
     CoolingOut,
@@ -42,17 +39,6 @@ from .sweet_parts import (
     StepOut,
 )
 from .sweet_words import SweetIn, Things, read_prices, read_sweet_plan
-
-ENRICHES = ("powder", "cream", "concentrate", "cheese", "khoya", "starch")
-"""Groups of what the Bench boils down in milk."""
-
-
-class LitOut(Out):
-    """Where on the Bench it is planned, and its words there."""
-
-    route: str
-    words: dict[str, str | list[str]]
-    gives_kg: float = Field(0.0, description="What comes off the fire, as told")
 
 
 class SweetOut(Out):
@@ -165,7 +151,7 @@ class SweetOut(Out):
                 )
                 for i, r in enumerate(f.rows)
             ],
-            bases=[_base(f, b.made.letter, words) for b in f.bases],
+            bases=[base_of(f, b, words) for b in f.bases],
             limits=[_limit(limit, names) for limit in f.limits],
             levels=[LevelOut.of_level(level) for level in f.levels],
             band=band(plan.sweet, built.stuff.added_sugar),
@@ -215,7 +201,7 @@ class SweetOut(Out):
             unpriced=[names.get(k, k) for k in told.unpriced],
             knobs=made,
             label=label(f),
-            lit=_lit(f, words),
+            lit=lit_of(f, words),
             whys=of_page("sweets", sweet_reasons(f)),
             warnings=[
                 f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
@@ -311,129 +297,6 @@ def _swappable(f: SweetForecast, key: str) -> bool:
     school = f.plan.school
     mixed = key in school.mix and len(school.mix) > 1 and school.mix[key] > 0
     return (mixed or school.finish.get(key, 0) > 0) and key not in ("water", "cardamom", "salt", "oil")
-
-
-def _curdled(key: str) -> dict[str, str]:
-    """The words that give a curd of this use."""
-    way = use(key)
-    return {
-        "use": key,
-        "wait": f"{way.acid_c:g} °C",
-        "drain": way.drain,
-        "rinses": f"{way.rinses}",
-        "hold": f"{way.hold_s / 60:g} minutes",
-    }
-
-
-def _base(f: SweetForecast, letter: str, words: SweetIn) -> BaseOut:
-    b = next(x for x in f.bases if x.made.letter == letter)
-    base, ready = b.made.base, b.made.ready
-    goes = max((x.goes for x in f.boilings if x.of == letter), default=1)
-    if base.do == "curdle":
-        goes = math.ceil(b.start_m3 / most_milk_m3(f.plan.hearth.pan) - 1e-6)
-    amount = say(b.start_m3, "volume") if base.do != "hang" else f"{b.start_kg * 1e3:.0f} g"
-    # what the pan cannot hold at once is planned one go at a time
-    bench: dict[str, str] = {"amount": say(b.start_m3 / goes, "volume") if goes > 1 else amount}
-    if isinstance(words.milk, int) and base.of == MILK:
-        bench["milk"] = str(words.milk)
-    elif base.of == MILK and not isinstance(words.milk, MilkIn):
-        bench["milk"] = b.made.of.key
-    if isinstance(words.pan, int) and base.do != "hang":
-        bench["pan"] = str(words.pan)
-    if isinstance(words.burner, int) and base.do != "hang":
-        bench["burner"] = str(words.burner)
-    if base.do == "reduce":
-        bench |= {"stop": f"{b.total_solids * 100:.1f} % solids", "flame": words.flame, "sugar": ""}
-    elif base.do == "curdle":
-        bench |= _curdled(f.plan.school.soak.kind if f.plan.school.soak and f.plan.school.soak.kind else "kalakand")
-    else:
-        bags = hung_in(b.made, b.start_kg, f.plan.kitchen)[0]
-        bench |= {"yoghurt": b.made.of.key, "end": f"{b.total_solids * 100:g} % solids", "bags": str(bags)}
-    return BaseOut(
-        letter=letter,
-        do=base.do,
-        name=b.made.of.name,
-        start_kg=b.start_kg,
-        start_words=amount,
-        goes=goes,
-        made_kg=b.made_kg,
-        total_solids=b.total_solids,
-        to=base.to,
-        unit=base.unit,
-        ready=ready is not None,
-        said=ready.said if ready else "",
-        route={"reduce": "", "curdle": "/curdle", "hang": "/strain"}[base.do],
-        words=bench,
-    )
-
-
-def _lit(f: SweetForecast, words: SweetIn) -> dict[str, LitOut]:
-    found = {
-        "CARAMEL": LitOut(route="/caramel", words=_caramel(f, words), gives_kg=f.stop_kg or 0.0),
-        "COOK": LitOut(route="", words=(cooked := _cooked(f, words))[0], gives_kg=cooked[1]),
-    }
-    slots = {slot_of(step.follows) for step in f.steps}
-    return {slot: lit for slot, lit in found.items() if slot in slots and lit.words}
-
-
-def _where(words: SweetIn, milk: str) -> dict[str, str | list[str]]:
-    """The milk, pan, burner and flame of the sentence, as the Bench's address has them."""
-    found: dict[str, str | list[str]] = {"milk": str(words.milk) if isinstance(words.milk, int) else milk}
-    found |= {name: str(ref) for name, ref in (("pan", words.pan), ("burner", words.burner)) if isinstance(ref, int)}
-    return found | {"flame": words.flame}
-
-
-def _cooked(f: SweetForecast, words: SweetIn) -> tuple[dict[str, str | list[str]], float]:
-    """The reduction that the sweet itself is: its milk, with what goes in at the start, to the weight it comes off at.
-    None when something goes in that the Bench does not boil down."""
-    part = next((p for p in f.built.sides if any(s.key.startswith(f"part.{p.sweet.key}.") for s in _boils(f))), None)
-    if part is None and not any(not s.key.startswith("part.") for s in _boils(f)):
-        return {}, 0.0
-    built, within = (part, part.sweet.name) if part else (f.built, "")
-    kg = {(row.key, row.when): row.kg for row in f.rows if row.within == within}
-    base = next(iter(built.bases), None)
-    when = "to reduce" if base else "to begin with"
-    into = {key: mass for (key, at), mass in kg.items() if at == when}
-    milk = base.of.key if base else milk_of(built.school, f.plan.pantry).key
-    rest = {key: mass for key, mass in into.items() if key not in (milk, "white-sugar")}
-    if milk not in into or sum(rest.values()) > into[milk]:
-        return {}, 0.0
-    if any(f.plan.pantry.thing(key).group not in ENRICHES and key not in THICKENS for key in rest):
-        return {}, 0.0
-    said: dict[str, str | list[str]] = {name: "" for name in ("sugar",)}
-    # the account is per kg of it: the milk that goes in says how much is made
-    scale = into[milk] / next(row.kg for row in built.rows if row.key == milk and row.when == when)
-    gives = scale * (base.made_kg if base else built.stop_kg)
-    said["stop"] = f"{base.parts.total_solids * 100:.1f} % solids" if base else f"{gives * 1e3:.0f} g"
-    said |= {"amount": f"{into[milk] * 1e3:.0f} g", "when": "start"}
-    if "white-sugar" in into:
-        said["sugar"] = f"{into['white-sugar'] * 1e3:.0f} g"
-    if rest:
-        said["add"] = [f"{key}~{mass * 1e3:.0f} g~start" for key, mass in rest.items()]
-    return said | _where(words, milk), gives
-
-
-def _boils(f: SweetForecast) -> list[PlannedStep]:
-    return [step for step in f.steps if step.follows == "boiling"]
-
-
-def _caramel(f: SweetForecast, words: SweetIn) -> dict[str, str | list[str]]:
-    """The caramel sentence of this batch: what goes into the pan, and how far it is cooked."""
-    sugar = next((row.kg for row in f.rows if row.when == TO_CARAMELISE and not row.within), None)
-    if sugar is None:
-        return {}
-    into = {row.key: row.kg for row in f.rows if row.when == "to begin with" and not row.within}
-    milk = milk_of(f.plan.school, f.plan.pantry)
-    said = {
-        "sugar": sugar,
-        "butter": into.get("butter", 0.0),
-        "amount": into.get(milk.key, 0.0),
-        "condensed": into.get("condensed", 0.0),
-    }
-    found: dict[str, str | list[str]] = {name: f"{kg * 1e3:.0f} g" if kg else "" for name, kg in said.items()}
-    if f.plan.school.cook is not None:
-        found["solids"] = f"{100 - f.plan.school.cook:g} %"
-    return found | _where(words, milk.key)
 
 
 def answer_sweet(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase] | None = None) -> SweetOut:

@@ -1748,8 +1748,11 @@ export interface components {
             /** Off At S */
             off_at_s: number | null;
             pan: components["schemas"]["PanOut"];
-            /** Pan Id */
-            pan_id: number | null;
+            /**
+             * Pan Id
+             * @default null
+             */
+            pan_id?: number | null;
             /**
              * Parent Id
              * @default null
@@ -2094,7 +2097,10 @@ export interface components {
             left_s: components["schemas"]["Range"] | null;
             /** Lit At S */
             lit_at_s: number | null;
-            /** Log */
+            /**
+             * Log
+             * @description Newest first
+             */
             log: components["schemas"]["LogLine"][];
             /** Mixed Kg */
             mixed_kg: number;
@@ -2627,7 +2633,10 @@ export interface components {
              * @enum {string}
              */
             kind: "curdle" | "strain";
-            /** Log */
+            /**
+             * Log
+             * @description Newest first
+             */
             log: components["schemas"]["LogLine"][];
             /** Name */
             name: string;
@@ -4811,7 +4820,7 @@ export interface components {
         OwnSweetIn: {
             /**
              * Form
-             * @description As core/sweets/formula.py reads it
+             * @description As core/planning/sweets/forms.py reads it
              */
             form: {
                 [key: string]: unknown;
@@ -6456,7 +6465,10 @@ export interface components {
              * @enum {string}
              */
             kind: "sweet";
-            /** Log */
+            /**
+             * Log
+             * @description Newest first
+             */
             log: components["schemas"]["LogLine"][];
             /** Many */
             many: string;

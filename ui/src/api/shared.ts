@@ -42,6 +42,32 @@ export const STAGE_VERBS = [
   "kneads like soft dough",
   "is a firm dough"
 ] as const
+export const SHADES_C = {
+  "clear": [
+    140.0,
+    150.0
+  ],
+  "straw": [
+    150.0,
+    162.0
+  ],
+  "pale-gold": [
+    162.0,
+    168.0
+  ],
+  "amber": [
+    168.0,
+    175.0
+  ],
+  "deep-amber": [
+    175.0,
+    182.0
+  ],
+  "dark": [
+    182.0,
+    190.0
+  ]
+} as const
 export const LOUDNESS = [
   "wait",
   "show",

@@ -44,7 +44,7 @@ from mulvek.core.planning.sweets.balance import band
 from mulvek.core.planning.sweets.build import Pantry, ReadyBase, build
 from mulvek.core.planning.sweets.costs import Prices, cost, heat_for
 from mulvek.core.planning.sweets.curds import chhena, hung_curd
-from mulvek.core.planning.sweets.formula import read_sweet
+from mulvek.core.planning.sweets.forms import read_sweet
 from mulvek.core.planning.sweets.knobs import chosen, knobs
 from mulvek.core.planning.sweets.late import sweeter, to_moisture
 from mulvek.core.planning.sweets.library import check, library, library_form, read_folder, things

@@ -14,7 +14,7 @@ from mulvek.core.planning.sweets import boiling as bl
 from mulvek.core.planning.sweets.build import build
 from mulvek.core.planning.sweets.checks import fruit_mix_ph
 from mulvek.core.planning.sweets.costs import heat_for, price_with_margin
-from mulvek.core.planning.sweets.formula import read_sweet
+from mulvek.core.planning.sweets.forms import read_sweet
 from mulvek.core.planning.sweets.frying import centre_sets_s, fat_c
 from mulvek.core.planning.sweets.late import sweeter
 from mulvek.core.planning.sweets.nutrition import kcal_per_100g

@@ -9,7 +9,8 @@ from sqlalchemy.orm import Session
 
 from ..core.errors import BadInput, Conflict, NotFound
 from ..core.planning.sweets.build import Pantry
-from ..core.planning.sweets.formula import Sweet, read_sweet
+from ..core.planning.sweets.forms import read_sweet
+from ..core.planning.sweets.formula import Sweet
 from ..core.planning.sweets.library import check, library, things
 from .larder import Larder
 from .tables import SweetRow

@@ -217,7 +217,7 @@ class RehearsalEventRow(Happened, Base):
 
 
 class SweetRow(Base):
-    """A cook's own sweet; ``form`` as core/sweets/formula.py reads it."""
+    """A cook's own sweet; ``form`` as core/planning/sweets/forms.py reads it."""
 
     __tablename__ = "sweet"
     __table_args__ = (UniqueConstraint("kitchen_id", "name"),)

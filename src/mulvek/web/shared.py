@@ -1,4 +1,4 @@
-"""What the browser must know as the server knows it: addresses, spoon stages, loudness, sizes.
+"""What the browser must know as the server knows it: addresses, spoon stages, shades of caramel, loudness, sizes.
 
 They stand once, in Python; ``./run api`` writes them into ``ui/src/api/shared.ts`` and a test compares the two.
 """
@@ -7,6 +7,7 @@ import json
 from typing import get_args
 
 from ..core.batch import attention
+from ..core.planning.caramel.shades import FROM_C, SEEN, ends_c
 from ..core.planning.sweets.currency import CODES
 from ..core.properties.texture import STAGE_VERBS, STAGES
 from ..wire.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
@@ -26,6 +27,7 @@ def shared_ts() -> str:
         },
         "STAGES": STAGES,
         "STAGE_VERBS": STAGE_VERBS,
+        "SHADES_C": {shade: [FROM_C[shade], ends_c(shade)] for shade in SEEN},
         "LOUDNESS": get_args(attention.Loudness),
         **{name: getattr(attention, name) for name in seconds},
         "SPEEDS": get_args(Speed),

@@ -6,7 +6,7 @@ from functools import cached_property
 from typing import Any, Literal, get_args
 
 from ...composition.composition import Composition, together
-from ...composition.materials import Material, material
+from ...composition.materials import Group, Material, material
 from ...equipment.burners import FLAMES, Burner, Flame
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
@@ -66,6 +66,20 @@ class Thickness:
     ln_mean: float = 0.0
     ln_sd: float = 0.7
     batches: int = 0
+
+
+THICKENS = ("fox-nut",)
+"""Called nuts, yet starch: ground, they thicken milk."""
+KEEPS_OUT: tuple[Group, ...] = ("milk", "sugar", "fruit", "nut", "vegetable", "spice", "fat", "water")
+
+
+def enriches(key: str, group: str) -> bool:
+    """Whether it is boiled down in milk: a powder, cream, a can, soft cheese, khoya, starch.
+
+    >>> enriches("fox-nut", "nut"), enriches("almond", "nut"), enriches("milk-powder", "powder")
+    (True, False, True)
+    """
+    return key in THICKENS or group not in KEEPS_OUT
 
 
 @dataclass(frozen=True, slots=True)

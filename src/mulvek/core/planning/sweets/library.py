@@ -14,7 +14,8 @@ from ...composition.materials import materials
 from ...errors import BadInput, NotFound
 from ...safety.hazards import HAZARDS
 from .build import Pantry, build
-from .formula import MILK, Sweet, read_sweet
+from .forms import read_sweet
+from .formula import MILK, Sweet
 from .stuff import Thing
 
 

@@ -1,0 +1,284 @@
+"""A sweet's form is read and checked: every mistake is named with its place and the fix."""
+
+import math
+from collections.abc import Mapping
+from typing import Any, get_args
+
+from ...errors import BadInput
+from .formula import (
+    PHASES,
+    PROPERTIES,
+    RECKONED,
+    Base,
+    BaseDo,
+    Flavour,
+    Fry,
+    Piece,
+    PieceWay,
+    Range2,
+    School,
+    Soak,
+    Step,
+    Sweet,
+    Top,
+)
+
+_MISSING = object()
+
+
+def _number(row: Mapping[str, Any], name: str, where: str, low: float, high: float, usual: Any = _MISSING) -> float:
+    value = row.get(name, usual)
+    if value is _MISSING:
+        raise BadInput(where, f"“{name}” is missing.", f"Give a number, {low:g} to {high:g}.")
+    if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
+        raise BadInput(where, f"“{name}” is no number.", f"Give {low:g} to {high:g}.")
+    if not low <= value <= high:
+        raise BadInput(where, f"“{name}” of {value:g} is out of reach.", f"Give {low:g} to {high:g}.")
+    return float(value)
+
+
+def _word(row: Mapping[str, Any], name: str, where: str, usual: str | None = None) -> str:
+    value = row.get(name, usual)
+    if not isinstance(value, str) or (usual is None and not value.strip()) or len(value) > 500:
+        raise BadInput(where, f"“{name}” is missing or no text.", "Write a few words.")
+    return value
+
+
+def _table(row: Mapping[str, Any], name: str, where: str) -> Mapping[str, Any]:
+    value = row.get(name, {})
+    if not isinstance(value, Mapping) or len(value) > 40:
+        raise BadInput(where, f"“{name}” is no table.", "Write name = value pairs.")
+    return value
+
+
+def _pair(value: Any, where: str, low: float = 0.0, high: float = 10000.0) -> Range2:
+    ok = isinstance(value, list | tuple) and len(value) == 2
+    if not ok or not all(isinstance(v, int | float) and not isinstance(v, bool) and low <= v <= high for v in value):
+        raise BadInput(where, "A range is two numbers.", f"Give the lower and the upper one, {low:g} to {high:g}.")
+    if value[0] > value[1]:
+        raise BadInput(where, "The range is upside down.", "Give the lower number first.")
+    return float(value[0]), float(value[1])
+
+
+def _known(row: Mapping[str, Any], where: str, names: frozenset[str]) -> None:
+    odd = set(row) - names
+    if odd:
+        raise BadInput(
+            where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}."
+        )
+
+
+_BASE = frozenset({"do", "of", "x", "ts", "water"})
+_SCHOOL = frozenset(
+    {"name", "about", "milk", "bases", "mix", "finish", "cook", "fry", "soak", "top", "lose", "vary", "windows"}
+    | {"steps", "piece", "ph", "fruit"}
+)
+_SWEET = frozenset(
+    {"name", "about", "one", "many", "order", "windows", "bands", "piece", "ph", "fruit", "frozen", "hidden", "lose"}
+    | {"cautions", "then", "usual_flavour", "usual_want", "steps", "schools", "flavours"}
+)
+
+
+def _base(row: Any, where: str) -> Base:
+    if not isinstance(row, Mapping):
+        raise BadInput(where, "A base is a table.", 'Write { do = "reduce", of = "milk", x = 2 }.')
+    _known(row, where, _BASE)
+    do = _word(row, "do", where)
+    if do not in get_args(BaseDo):
+        raise BadInput(where, f"A base is not made by “{do}”.", "Use reduce, curdle or hang.")
+    of = _word(row, "of", where)
+    if do == "reduce" and "x" in row:
+        return Base("reduce", of, _number(row, "x", where, 1.0, 8.0), "x")
+    if do == "reduce":
+        return Base("reduce", of, _number(row, "ts", where, 10.0, 85.0), "ts")
+    return Base(do, of, _number(row, "water", where, 40.0, 85.0), "water")  # type: ignore[arg-type]
+
+
+def _amounts(row: Mapping[str, Any], name: str, where: str, most: float) -> dict[str, float]:
+    table = _table(row, name, where)
+    return {key: _number(table, key, f"{where}.{name}", 0.0, most) for key in table}
+
+
+def _piece(row: Any, where: str) -> Piece:
+    if not isinstance(row, Mapping):
+        raise BadInput(where, "A piece is a table.", 'Write { way = "serve", grams = 100 }.')
+    _known(row, where, frozenset({"way", "grams", "before", "thick_mm", "air", "cut_mm", "ml"}))
+    way = _word(row, "way", where)
+    if way not in get_args(PieceWay):
+        raise BadInput(where, f"There is no piece “{way}”.", f"Use one of: {', '.join(get_args(PieceWay))}.")
+    if way == "slab":
+        return Piece(
+            way="slab",
+            thick_mm=_number(row, "thick_mm", where, 5.0, 60.0),
+            air=_number(row, "air", where, 0.0, 40.0, 8.0) / 100,
+            cut_mm=_pair(row.get("cut_mm", [30, 30]), where, 10, 200),
+        )
+    if way == "mould":
+        return Piece(way="mould", ml=_number(row, "ml", where, 10.0, 2000.0))
+    grams = _number(row, "grams", where, 2.0, 2000.0)
+    return Piece(way=way, grams=grams, before=bool(row.get("before", way == "count")))  # type: ignore[arg-type]
+
+
+def _adds(value: Any, where: str) -> tuple[str, ...]:
+    if not isinstance(value, list) or not all(isinstance(name, str) for name in value) or len(value) > 40:
+        raise BadInput(where, "What is stirred in is a list of names.", 'Write adds = ["white-sugar"], or ["rest"].')
+    return tuple(value)
+
+
+def _phase(row: Mapping[str, Any], where: str) -> str:
+    phase = _word(row, "follows", where, "")
+    if phase and phase not in PHASES:
+        raise BadInput(where, f"“{phase}” is no phase of what is lit.", f"Use one of: {', '.join(PHASES)}.")
+    return phase
+
+
+def _steps(rows: Any, where: str) -> tuple[Step, ...]:
+    if not isinstance(rows, list) or len(rows) > 30:
+        raise BadInput(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
+    made: list[Step] = []
+    for i, row in enumerate(rows):
+        at = f"{where}.{i + 1}"
+        if not isinstance(row, Mapping):
+            raise BadInput(at, "A step is a table.", "Give key, say and takes.")
+        _known(
+            row,
+            at,
+            frozenset({"key", "say", "takes", "hands", "fire", "after", "check", "caution", "adds", "follows"}),
+        )
+        takes = row.get("takes")
+        after = row.get("after")
+        if not isinstance(takes, str):
+            takes = _number(row, "takes", at, 0.0, 10080.0)
+        elif takes not in RECKONED and not takes.startswith("base."):
+            raise BadInput(
+                at, f"“{takes}” is not a time that can be reckoned.", f"Use minutes or {', '.join(RECKONED)}."
+            )
+        known = {s.key for s in made}
+        if after is not None and (not isinstance(after, list) or not set(after) <= known):
+            raise BadInput(at, "It waits for a step that is not before it.", "Name keys of steps above it.")
+        key = _word(row, "key", at)
+        if key in known:
+            raise BadInput(at, f"Two steps are called “{key}”.", "Give each its own key.")
+        made.append(
+            Step(
+                key=key,
+                say=_word(row, "say", at),
+                takes=takes,
+                hands=bool(row.get("hands", True)),
+                fire=bool(row.get("fire", False)),
+                after=None if after is None else tuple(after),
+                check=_word(row, "check", at, ""),
+                caution=_word(row, "caution", at, ""),
+                adds=_adds(row.get("adds", []), at),
+                follows=_phase(row, at),
+            )
+        )
+    return tuple(made)
+
+
+def _windows(row: Mapping[str, Any], where: str) -> dict[str, Range2]:
+    table = _table(row, "windows", where)
+    _known(table, f"{where}.windows", frozenset(PROPERTIES))
+    return {key: _pair(value, f"{where}.windows.{key}", 0, 100) for key, value in table.items()}
+
+
+def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
+    if not isinstance(row, Mapping):
+        raise BadInput(where, "A school is a table.", "Give name, mix and finish.")
+    _known(row, where, _SCHOOL)
+    bases = {name: _base(b, f"{where}.bases.{name}") for name, b in _table(row, "bases", where).items()}
+    mix = _amounts(row, "mix", where, 20.0)
+    if not mix or not sum(mix.values()) > 0:
+        raise BadInput(f"{where}.mix", "Nothing is mixed.", "Name at least one base or ingredient.")
+    finish = _amounts(row, "finish", where, 70.0)
+    if sum(finish.values()) > 80:
+        raise BadInput(
+            f"{where}.finish", "More than 80 % goes in at the end.", "These are shares of the finished mass."
+        )
+    fry, soak, top = row.get("fry"), row.get("soak"), row.get("top")
+    for name, table in (("fry", fry), ("soak", soak), ("top", top)):
+        if table is not None and not isinstance(table, Mapping):
+            raise BadInput(f"{where}.{name}", "That is a table.", "Write name = value pairs.")
+    cook = row.get("cook")
+    vary = _table(row, "vary", where)
+    at = f"{where}.soak"
+    return School(
+        key=key,
+        name=_word(row, "name", where),
+        about=_word(row, "about", where, ""),
+        milk=_word(row, "milk", where, "full-cream"),
+        bases=bases,
+        mix=mix,
+        finish=finish,
+        cook=None if cook is None else _number(row, "cook", where, 2.0, 90.0),
+        fry=None
+        if fry is None
+        else Fry(
+            _number(fry, "loses", f"{where}.fry", 0.0, 60.0),
+            _number(fry, "takes", f"{where}.fry", 0.0, 60.0),
+            _pair(fry.get("celsius", [150, 165]), f"{where}.fry", 100, 200),
+            _pair(fry.get("seconds", [60, 120]), f"{where}.fry", 5, 3600),
+        ),
+        soak=None
+        if soak is None
+        else Soak(
+            gain=_number(soak, "gain", at, 0.01, 5.0),
+            brix=_number(soak, "brix", at, 0.0, 80.0, 0.0),
+            ratio=_number(soak, "ratio", at, 0.0, 20.0, 0.0),
+            reach=_number(soak, "reach", at, 0.1, 1.0, 0.95),
+            within=_word(soak, "within", at, ""),
+            hours=_pair(soak.get("hours", [4, 8]), at, 0, 48),
+            kind=_word(soak, "kind", at, ""),
+        ),
+        top=None
+        if top is None
+        else Top(_word(top, "of", f"{where}.top"), _number(top, "share", f"{where}.top", 0.01, 10)),
+        lose=_number(row, "lose", where, 0.0, 30.0, sweet.get("lose", 3.0)),
+        vary={k: _pair(v, f"{where}.vary.{k}", 0, 100) for k, v in vary.items()},
+        windows=_windows(sweet, "sweet") | _windows(row, where),
+        steps=_steps(row.get("steps", sweet.get("steps", [])), f"{where}.steps"),
+        piece=_piece(row.get("piece", sweet.get("piece")), f"{where}.piece"),
+        ph=_number(row, "ph", where, 2.5, 8.0, sweet.get("ph", 6.5)),
+        fruit=bool(row.get("fruit", sweet.get("fruit", False))),
+    )
+
+
+def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
+    """A sweet from its form. Names in it are looked up later, by :func:`core.planning.sweets.library.check`.
+
+    :raises BadInput: naming the place in the form, what is wrong and the fix.
+    """
+    if not isinstance(row, Mapping):
+        raise BadInput("sweet", "A sweet is a table.", "Give name, one, many and schools.")
+    _known(row, "sweet", _SWEET)
+    schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
+    if not schools:
+        raise BadInput("schools", "It has no school.", "Write at least one way of making it.")
+    flavours = {}
+    for k, f in _table(row, "flavours", "sweet").items():
+        if not isinstance(f, Mapping):
+            raise BadInput(f"flavours.{k}", "A flavour is a table.", "Give name and finish.")
+        _known(f, f"flavours.{k}", frozenset({"name", "finish"}))
+        flavours[k] = Flavour(k, _word(f, "name", f"flavours.{k}"), _amounts(f, "finish", f"flavours.{k}", 40.0))
+    bands = {k: _pair(v, f"bands.{k}", 0, 80) for k, v in _table(row, "bands", "sweet").items()}
+    _known(bands, "bands", frozenset({"just", "usual", "very"}))
+    cautions = row.get("cautions", [])
+    if not isinstance(cautions, list) or not all(isinstance(word, str) for word in cautions):
+        raise BadInput("cautions", "Cautions are a list of words.", 'Write ["frying", "nuts"].')
+    return Sweet(
+        key=key,
+        name=_word(row, "name", "name"),
+        about=_word(row, "about", "about", ""),
+        one=_word(row, "one", "one"),
+        many=_word(row, "many", "many"),
+        order=int(_number(row, "order", "order", 0, 10000, 5000)),
+        schools=schools,
+        flavours=flavours,
+        bands=bands,
+        frozen=bool(row.get("frozen", False)),
+        hidden=bool(row.get("hidden", False)),
+        cautions=tuple(cautions),
+        then=_word(row, "then", "then", ""),
+        usual_flavour=_word(row, "usual_flavour", "usual_flavour", "plain"),
+        usual_want=_word(row, "usual_want", "usual_want", ""),
+    )

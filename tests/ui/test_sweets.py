@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean, pick, write
+from tests.ui.hands import BOTH, SETTLED, clean, pick, write
 
 
 @pytest.fixture
@@ -29,6 +29,28 @@ def begin(page: Page, called: str) -> None:
     dialog.get_by_role("button", name="Begin it").click()
     expect(page).to_have_url(re.compile(r"/stove/sweet/\d+"))
     expect(page.get_by_label("What to do now")).to_contain_text(called)
+
+
+STAYS = """() => {
+  window.places = new Set()
+  const look = () => {
+    const plate = document.querySelector('[aria-label="Before you begin"] .plate')
+    if (plate) { const { x, y } = plate.getBoundingClientRect(); window.places.add(`${Math.round(x)} ${Math.round(y)}`) }
+    requestAnimationFrame(look)
+  }
+  look()
+}"""
+
+
+def test_a_dialogs_button_stays_under_the_finger(page: Page, kitchen_url: str):
+    """One that grows as it comes up takes the touch that was meant for its button."""
+    page.goto(kitchen_url + "/sweets")
+    page.evaluate(STAYS)
+    page.get_by_label("The work").get_by_role("button", name="Begin it").click()
+    dialog = page.get_by_role("dialog", name="Before you begin")
+    dialog.get_by_role("textbox", name="Call it").fill("Kulfi for the stroke")
+    page.evaluate(SETTLED)
+    assert page.evaluate("window.places.size") == 1
 
 
 def run_through(page: Page, steps: int) -> None:

@@ -21,6 +21,8 @@ test.each([
   [say.ago(600), '10 minutes old'],
   [say.ago(7200), '2 hours old'],
   [say.ago(3 * 86400), '3 days old'],
+  [say.since(5), 'just now'],
+  [say.since(600), '10 minutes ago'],
   [say.megabytes(434176), '434 kB'],
   [say.megabytes(2_000_000), '2 MB'],
 ])('%s is said as %s', (said, expected) => expect(said).toBe(expected))

@@ -93,6 +93,10 @@ export function ago(seconds: number): string {
   return `${Math.round(seconds / 86_400)} days old`
 }
 
+/** The same of what somebody did. */
+export const since = (seconds: number) =>
+  seconds < 90 ? 'just now' : ago(seconds).replace('old', 'ago')
+
 export function megabytes(bytes: number): string {
   return bytes < 1e6
     ? `${Math.max(1, Math.round(bytes / 1e3))} kB`

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import SlideKnob from '@/charts/SlideKnob.vue'
 import {
   angleAt,
   colourAt,
@@ -38,12 +39,9 @@ const inside = computed(() => onRim(CX, CY, 118, props.off))
 const end = computed(() => onRim(CX, CY, 118, props.ends))
 const label = (c: number) => onRim(CX, CY, OUTER + 14, c)
 const place = computed(() => GOALS.findIndex((s) => s.key === props.goal))
-function key(event: KeyboardEvent) {
-  const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key]
-  const to = by === undefined ? undefined : GOALS[place.value + by]
-  if (!to || !props.movable) return
-  event.preventDefault()
-  emit('goal', to.key)
+function step(by: number) {
+  const to = GOALS[place.value + by]
+  if (to) emit('goal', to.key)
 }
 </script>
 
@@ -97,23 +95,21 @@ function key(event: KeyboardEvent) {
         {{ told ? 'about now' : 'now' }}
       </text>
     </g>
-    <g
+    <SlideKnob
       v-if="movable"
-      class="knob"
-      role="slider"
-      tabindex="0"
-      aria-label="the shade to stop at"
-      :aria-valuemin="0"
-      :aria-valuemax="GOALS.length - 1"
-      :aria-valuenow="place"
-      :aria-valuetext="`${shadeOf(goal).text}, off the flame at ${Math.round(off)} °C`"
-      @keydown="key"
+      :x="knob[0]"
+      :y="knob[1]"
+      label="the shade to stop at"
+      upright
+      downward
+      :max="GOALS.length - 1"
+      :now="place"
+      :text="`${shadeOf(goal).text}, off the flame at ${Math.round(off)} °C`"
+      @step="step"
     >
-      <line :x1="inside[0]" :y1="inside[1]" :x2="knob[0]" :y2="knob[1]" />
-      <circle :cx="knob[0]" :cy="knob[1]" r="16" />
-      <path :d="`M${knob[0] - 6} ${knob[1] - 3}l6-6 6 6M${knob[0] - 6} ${knob[1] + 3}l6 6 6-6`" />
-      <text :x="knob[0] + 24" :y="knob[1] + 5">off here</text>
-    </g>
+      <line class="off" :x1="inside[0]" :y1="inside[1]" :x2="knob[0]" :y2="knob[1]" />
+      <text class="off" :x="knob[0] + 24" :y="knob[1] + 5">off here</text>
+    </SlideKnob>
   </svg>
 </template>
 
@@ -190,34 +186,14 @@ pattern path {
   fill: #fdfcf7;
   stroke: none;
 }
-.knob {
-  cursor: pointer;
-}
-.knob line {
+line.off {
   stroke: var(--plate);
   stroke-width: 3.4;
   stroke-linecap: round;
 }
-.knob circle {
-  fill: var(--plate);
-}
-.knob path {
-  fill: none;
-  stroke: var(--plate-ink);
-  stroke-width: 2.4;
-  stroke-linecap: round;
-  stroke-linejoin: round;
-}
-.knob text {
+text.off {
   font-size: 16px;
   font-weight: 650;
   fill: var(--cobalt);
-}
-.knob:focus-visible {
-  outline: none;
-}
-.knob:focus-visible circle {
-  stroke: var(--saffron);
-  stroke-width: 4;
 }
 </style>

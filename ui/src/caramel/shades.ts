@@ -1,5 +1,6 @@
-/** Shades of dry caramel as they are drawn: data, the same by night. Temperatures as the server's (core/planning/caramel). */
-export type SeenShade = 'clear' | 'straw' | 'pale-gold' | 'amber' | 'deep-amber' | 'dark'
+import { SHADES_C } from '@/api/shared'
+
+export type SeenShade = keyof typeof SHADES_C
 
 export interface ShadeDrawn {
   key: SeenShade
@@ -11,13 +12,22 @@ export interface ShadeDrawn {
   deep: boolean
 }
 
+const drawn = (key: SeenShade, text: string, colour: string, deep = false): ShadeDrawn => ({
+  key,
+  text,
+  from: SHADES_C[key][0],
+  to: SHADES_C[key][1],
+  colour,
+  deep,
+})
+/** Shades of dry caramel as they are drawn: data, the same by night. */
 export const SHADES: ShadeDrawn[] = [
-  { key: 'clear', text: 'clear', from: 140, to: 150, colour: '#f6f0d6', deep: false },
-  { key: 'straw', text: 'straw', from: 150, to: 162, colour: '#eeda97', deep: false },
-  { key: 'pale-gold', text: 'pale gold', from: 162, to: 168, colour: '#e3b457', deep: false },
-  { key: 'amber', text: 'amber', from: 168, to: 175, colour: '#c78636', deep: false },
-  { key: 'deep-amber', text: 'deep amber', from: 175, to: 182, colour: '#84431a', deep: true },
-  { key: 'dark', text: 'bitter', from: 182, to: 190, colour: '#35201a', deep: true },
+  drawn('clear', 'clear', '#f6f0d6'),
+  drawn('straw', 'straw', '#eeda97'),
+  drawn('pale-gold', 'pale gold', '#e3b457'),
+  drawn('amber', 'amber', '#c78636'),
+  drawn('deep-amber', 'deep amber', '#84431a', true),
+  drawn('dark', 'bitter', '#35201a', true),
 ]
 /** What one may stop at. */
 export const GOALS = SHADES.slice(1, 5)

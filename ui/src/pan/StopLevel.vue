@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SlideKnob from '@/charts/SlideKnob.vue'
 import { cm, volume } from '@/say'
 import type { Frame } from './geometry'
 
@@ -13,12 +14,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ set: [depth: number] }>()
 
-function key(event: KeyboardEvent) {
-  const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key]
-  if (!by) return
-  event.preventDefault()
-  emit('set', (Math.round(props.stop * 1000) + by * (event.shiftKey ? 5 : 1)) / 1000)
-}
+/** By a millimetre, or by five. */
+const move = (by: number, large: boolean) =>
+  emit('set', (Math.round(props.stop * 1000) + by * (large ? 5 : 1)) / 1000)
 </script>
 
 <template>
@@ -29,25 +27,18 @@ function key(event: KeyboardEvent) {
       :y1="frame.y(stop)"
       :y2="frame.y(stop)"
     />
-    <g
+    <SlideKnob
       v-if="draggable"
-      class="knob"
-      role="slider"
-      tabindex="0"
-      aria-label="Level to stop at"
-      aria-orientation="vertical"
-      :aria-valuemin="Number(cm(lowest))"
-      :aria-valuemax="Number(cm(highest))"
-      :aria-valuenow="Number(cm(stop))"
-      :aria-valuetext="`${cm(stop)} cm${stopVolume === undefined ? '' : ', ' + volume(stopVolume)}`"
-      @keydown="key"
-    >
-      <circle :cx="frame.x0 + frame.half(stop) + 30" :cy="frame.y(stop)" r="26" class="halo" />
-      <circle :cx="frame.x0 + frame.half(stop) + 30" :cy="frame.y(stop)" r="16" />
-      <path
-        :d="`M${frame.x0 + frame.half(stop) + 24} ${frame.y(stop) - 3}l6-6 6 6M${frame.x0 + frame.half(stop) + 24} ${frame.y(stop) + 3}l6 6 6-6`"
-      />
-    </g>
+      :x="frame.x0 + frame.half(stop) + 30"
+      :y="frame.y(stop)"
+      label="Level to stop at"
+      upright
+      :min="Number(cm(lowest))"
+      :max="Number(cm(highest))"
+      :now="Number(cm(stop))"
+      :text="`${cm(stop)} cm${stopVolume === undefined ? '' : ', ' + volume(stopVolume)}`"
+      @step="move"
+    />
     <g
       v-if="draggable && !frame.small"
       :transform="`translate(${frame.x0 + frame.half(stop) + 56} ${frame.y(stop)})`"
@@ -86,27 +77,6 @@ function key(event: KeyboardEvent) {
   stroke: #27408b;
   stroke-width: 2.6;
   stroke-linecap: round;
-}
-.knob circle {
-  fill: var(--plate);
-}
-.knob .halo {
-  fill: transparent;
-}
-.knob path {
-  fill: none;
-  stroke: var(--plate-ink);
-  stroke-width: 2.4;
-  stroke-linecap: round;
-  stroke-linejoin: round;
-}
-.knob:focus-visible {
-  outline: none;
-}
-.knob:focus-visible .halo {
-  fill: none;
-  stroke: var(--cobalt);
-  stroke-width: 2;
 }
 .big {
   font-size: 46px;

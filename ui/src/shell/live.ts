@@ -34,7 +34,7 @@ export interface Live {
   nowS: () => number
 }
 
-/** The server's rule of loudness (core/stove/attention.py), counted on between its answers. */
+/** The server's rule of loudness (core/batch/attention.py), counted on between its answers. */
 export function loudness(nudge: Nudge, nowS: number): Loudness {
   const late = nowS - nudge.due_at_s
   if (late < 0) return 'wait'
@@ -54,7 +54,7 @@ export function livePan(b: LiveBatch): Live {
     place: b.pan.name,
     path: `/stove/${b.id}`,
     burner: b.burner_id,
-    pan: b.pan_id,
+    pan: b.pan_id ?? null,
     nudges: b.nudges,
     hushed: b.hushed,
     making: makingOf(b),

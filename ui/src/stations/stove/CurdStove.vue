@@ -8,16 +8,14 @@ import { clock, cm, grams, minutes, percent, stopwatch, spoken } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
-import { NModal } from 'naive-ui'
 import InstrumentsTray from './InstrumentsTray.vue'
-import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
+import PutOff from './PutOff.vue'
 import { useLogging } from './logging'
 
 /** A curdling or a straining as it runs: the step now with its clock, what to log, and what it gave. */
 const route = useRoute()
 const curd = useCurd(() => Number(route.params.id))
-const reviewing = ref(false)
 const pairing = ref(false)
 const b = computed(() => curd.data.value)
 const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
@@ -81,7 +79,7 @@ useKeys([
     <template v-else-if="b">
       <section class="tray now" :class="{ over }" aria-label="What to do now" aria-live="polite">
         <p class="legend">
-          <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
+          <RouterLink to="/stove">the Stove</RouterLink><b>{{ b.name }}</b>
         </p>
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
         <p v-else-if="b.weighed_kg !== null && !step" class="words">
@@ -98,13 +96,14 @@ useKeys([
           <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
             {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
           </button>
-          <button v-if="mayPause" type="button" class="touch" @click="pause">
-            {{ b.paused_at_s !== null ? 'Back on the fire' : 'Off the fire for a while' }}
-            <kbd>P</kbd>
-          </button>
-          <button v-if="due" type="button" class="touch" @click="later">
-            {{ due.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }} <kbd>L</kbd>
-          </button>
+          <PutOff
+            :paused="b.paused_at_s !== null"
+            :may-pause="mayPause"
+            :due="Boolean(due)"
+            :later="due?.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes'"
+            @pause="pause"
+            @later="later"
+          />
         </div>
       </section>
       <div class="things">
@@ -213,44 +212,21 @@ useKeys([
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </div>
         <LogList
-          :log="b.log"
-          :undo-id="b.undo_id"
-          :hushed="b.hushed"
+          :batch="b"
           :running="Boolean(step && !b.given_up)"
           @undo="undo"
           @hush="hush"
           @give-up="tell({ kind: 'abandoned' })"
-          @all="reviewing = true"
         />
       </section>
-      <NModal v-model:show="reviewing">
-        <LogDialog :batch="b" @done="reviewing = false" />
-      </NModal>
       <InstrumentsTray v-model:pairing="pairing" :batch="b" @tell="tell" />
       <ReadingsTray :batch-id="b.id" />
     </template>
   </div>
 </template>
 
+<style scoped src="./running.css"></style>
 <style scoped>
-.now {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 14px 26px;
-  min-height: 110px;
-}
-.verb {
-  display: grid;
-  justify-items: center;
-}
-.over {
-  background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));
-}
-.words {
-  flex: 1 1 400px;
-  font: 400 30px/40px var(--words);
-}
 .things {
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) 230px 240px;
@@ -304,19 +280,11 @@ useKeys([
   border-color: var(--leaf);
 }
 .log-it {
-  display: grid;
   grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 40px;
 }
 .fields {
   display: grid;
   gap: 10px;
-}
-.fields form {
-  display: grid;
-  grid-template-columns: minmax(0, 420px) max-content;
-  gap: 6px 14px;
-  align-items: center;
 }
 .fields .soft {
   grid-column: 1 / -1;
@@ -327,20 +295,12 @@ useKeys([
     grid-template-columns: minmax(0, 1fr);
     gap: 18px;
   }
-  .words {
-    font-size: 21px;
-    line-height: 29px;
-  }
   .now .plate {
     flex: 1 1 100%;
-    min-height: 58px;
   }
   .huge {
     font-size: 110px;
     line-height: 112px;
-  }
-  .fields form {
-    grid-template-columns: minmax(0, 1fr);
   }
   .things > svg {
     justify-self: center;

@@ -1,35 +1,38 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import type { LiveAny } from '@/api/kitchen'
+import { NModal } from 'naive-ui'
 import { clock, logged } from '@/say'
+import LogDialog from './LogDialog.vue'
 
-/** What happened, newest first, with the keys that take back, hush and give up. */
-defineProps<{
-  log: { event_id: number; at_s: number; text: string; undone: boolean }[]
-  undoId: number | null
-  hushed: boolean
-  running: boolean
-}>()
-const emit = defineEmits<{ undo: []; hush: []; giveUp: []; all: [] }>()
+/** What happened, newest first, with the keys that take back, hush and give up; and all of it, to mend. */
+defineProps<{ batch: LiveAny; running: boolean }>()
+const emit = defineEmits<{ undo: []; hush: []; giveUp: [] }>()
+const reviewing = ref(false)
 </script>
 
 <template>
   <div>
     <ol class="log" aria-label="What happened">
-      <li v-for="l in log.slice(0, 9)" :key="l.event_id" :class="{ undone: l.undone }">
+      <li v-for="l in batch.log.slice(0, 9)" :key="l.event_id" :class="{ undone: l.undone }">
         <time>{{ clock(l.at_s) }}</time> {{ logged(l) }}{{ l.undone ? ', undone' : '' }}
       </li>
     </ol>
     <p class="acts">
-      <button type="button" class="plate line" :disabled="!undoId" @click="emit('undo')">
+      <button type="button" class="plate line" :disabled="!batch.undo_id" @click="emit('undo')">
         Undo <kbd>U</kbd>
       </button>
-      <button type="button" class="touch" @click="emit('all')">All that happened</button>
+      <button type="button" class="touch" @click="reviewing = true">All that happened</button>
       <template v-if="running">
-        <button type="button" class="touch" :aria-pressed="hushed" @click="emit('hush')">
-          {{ hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
+        <button type="button" class="touch" :aria-pressed="batch.hushed" @click="emit('hush')">
+          {{ batch.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
         </button>
         <button type="button" class="touch" @click="emit('giveUp')">Give it up</button>
       </template>
     </p>
+    <NModal v-model:show="reviewing">
+      <LogDialog :batch="batch" @done="reviewing = false" />
+    </NModal>
   </div>
 </template>
 

@@ -12,6 +12,7 @@ import { useKeys } from '@/shell/keys'
 import { asked, inTime, useLives, type Asked } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
 import { sounding } from '@/shell/sound'
+import { answerTo, snoozed } from './answers'
 import ChangeDialog from './ChangeDialog.vue'
 import InstrumentsTray from './InstrumentsTray.vue'
 import LogDialog from './LogDialog.vue'
@@ -68,54 +69,20 @@ const lower = () =>
 
 /** The button beside the sentence: it answers the nudge of whichever pan asks. */
 function answer(due: Asked) {
-  const id = due.live.id
-  const { of, path } = due.live
-  const plain = (['off', 'scraped', 'resumed'] as const).find((kind) => kind === due.nudge.answer)
-  if (of !== 'pan' && plain) {
-    post({ of, id, event: { kind: plain } }).catch(() => undefined)
-    return void router.push(path)
-  }
-  if (due.nudge.answer === 'load_seen') {
-    const seen = { nudge: due.nudge.key, episode: due.nudge.episode, seconds: 1800 }
-    post({ of, id, event: { kind: 'snoozed', ...seen } }).catch(() => undefined)
-    return void router.push(path)
-  }
-  if (due.live.of === 'sweet') {
-    const event = { kind: 'step_done' as const, step: due.nudge.key }
-    post({ of: 'sweet', id, event }).catch(() => undefined)
-    return void router.push(due.live.path)
-  }
-  if (due.live.of === 'caramel') return void router.push(due.live.path)
-  if (due.live.of === 'curd' || due.nudge.answer === 'weighed') {
-    if (due.nudge.answer === 'step_done')
-      post({ of: 'curd', id, event: { kind: 'step_done' } }).catch(() => undefined)
-    return void router.push(due.live.path)
-  }
-  const b = batches.value.find((x) => x.id === id)
-  if (!b) return
-  const events: Record<string, EventIn | undefined> = {
-    first_boil: { kind: 'first_boil' },
-    stirred: { kind: 'stirred' },
-    scraped: { kind: 'scraped' },
-    sugar_in: { kind: 'sugar_in', mass_kg: Math.max(1e-6, b.sugar_kg - b.sugar_in_kg) },
-    off: { kind: 'off' },
-    flame_changed: { kind: 'flame_changed', flame: b.flame === 'strong' ? 'medium' : 'gentle' },
-    resumed: { kind: 'resumed' },
-    noted: { kind: 'snoozed', nudge: due.nudge.key, episode: due.nudge.episode, seconds: 1800 },
-  }
-  const event = events[due.nudge.answer]
-  if (event) log.mutate({ id, event })
-  else typing.value = true
+  const { of, id, path } = due.live
+  const { event, then } = answerTo(
+    due,
+    batches.value.find((b) => b.id === id),
+  )
+  if (then === 'type') typing.value = true
+  if (event && then === 'stay') log.mutate({ id, event })
+  else if (event) post({ of, id, event }).catch(() => undefined)
+  if (then === 'go') void router.push(path)
 }
 function later(due: Asked) {
+  const { of, id } = due.live
   const seconds = due.nudge.kind === 'hazard' ? OK_BUYS_S : 120
-  const event = {
-    kind: 'snoozed' as const,
-    nudge: due.nudge.key,
-    episode: due.nudge.episode,
-    seconds,
-  }
-  post({ of: due.live.of, id: due.live.id, event }).catch(() => undefined)
+  post({ of, id, event: snoozed(due, seconds) }).catch(() => undefined)
 }
 function step(by: number) {
   const at = batches.value.findIndex((b) => b.id === batch.value?.id)

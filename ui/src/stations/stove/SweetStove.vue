@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
 import { useSweetBatch } from '@/api/kitchen'
@@ -9,11 +9,10 @@ import { useKeys } from '@/shell/keys'
 import { useLives } from '@/shell/live'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
-import { NModal } from 'naive-ui'
 import { again } from '@/stations/sweets/sweet'
 import { withoutTaken } from '@/stations/bench/free'
-import LogDialog from './LogDialog.vue'
 import LogList from './LogList.vue'
+import PutOff from './PutOff.vue'
 import { useLogging } from './logging'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
@@ -22,7 +21,6 @@ import MakingRiver from '@/making/MakingRiver.vue'
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
 const batch = useSweetBatch(() => Number(route.params.id))
-const reviewing = ref(false)
 const b = computed(() => batch.data.value)
 const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
   () => b.value,
@@ -115,7 +113,7 @@ useKeys([
     <template v-else-if="b">
       <section class="tray now" :class="{ over }" aria-label="What to do now" aria-live="polite">
         <p class="legend">
-          <RouterLink to="/stove">on the fire</RouterLink><b>{{ b.name }}</b>
+          <RouterLink to="/stove">the Stove</RouterLink><b>{{ b.name }}</b>
         </p>
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
         <p v-else-if="b.finished" class="words">
@@ -152,13 +150,14 @@ useKeys([
           <button v-if="next" type="button" class="touch" @click="done(first)">
             Done, the next later
           </button>
-          <button v-if="mayPause" type="button" class="touch" @click="pause">
-            {{ b.paused_at_s !== null ? 'Back on the fire' : 'Off the fire for a while' }}
-            <kbd>P</kbd>
-          </button>
-          <button v-if="due" type="button" class="touch" @click="later">
-            In five minutes <kbd>L</kbd>
-          </button>
+          <PutOff
+            :paused="b.paused_at_s !== null"
+            :may-pause="mayPause"
+            :due="Boolean(due)"
+            later="In five minutes"
+            @pause="pause"
+            @later="later"
+          />
         </div>
         <p v-if="first?.facts.length && !b.finished && !b.given_up" class="facts">
           <span v-for="fact in first.facts" :key="fact">{{ fact }}</span>
@@ -261,42 +260,25 @@ useKeys([
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         </div>
         <LogList
-          :log="b.log"
-          :undo-id="b.undo_id"
-          :hushed="b.hushed"
+          :batch="b"
           :running="!b.given_up && !b.finished"
           @undo="undo"
           @hush="hush"
           @give-up="tell({ kind: 'abandoned' })"
-          @all="reviewing = true"
         />
       </section>
-      <NModal v-model:show="reviewing">
-        <LogDialog :batch="b" @done="reviewing = false" />
-      </NModal>
       <ReadingsTray :batch-id="b.id" />
     </template>
   </div>
 </template>
 
+<style scoped src="./running.css"></style>
 <style scoped>
 .now {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
   gap: 8px 26px;
-  min-height: 110px;
-}
-.now.over {
-  background: color-mix(in srgb, var(--saffron-fill) 26%, var(--enamel));
 }
 .words {
-  flex: 1 1 420px;
-  font: 400 30px/40px var(--words);
-}
-.verb {
-  display: grid;
-  justify-items: center;
+  flex-basis: 420px;
 }
 .facts {
   flex: 1 1 100%;
@@ -362,15 +344,9 @@ useKeys([
   color: var(--leaf);
 }
 .log-it {
-  display: grid;
   grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-  gap: 40px;
 }
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 420px) max-content;
-  gap: 6px 14px;
-  align-items: center;
+.log-it form {
   margin: 8px 0;
 }
 .said {
@@ -382,13 +358,6 @@ form {
     grid-template-columns: minmax(0, 1fr);
     gap: 18px;
   }
-  .words {
-    font-size: 21px;
-    line-height: 29px;
-  }
-  .now .plate {
-    min-height: 58px;
-  }
   .verb,
   .verb .plate {
     width: 100%;
@@ -396,9 +365,6 @@ form {
   .huge {
     font-size: 110px;
     line-height: 112px;
-  }
-  form {
-    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -1,6 +1,6 @@
 import { check, figure, maybe } from '@/form/numbers'
 
-/** A sweet's form (core/sweets/formula.py) as lines to type in, and back. What the page does not show stays as it was. */
+/** A sweet's form (core/planning/sweets/forms.py) as lines to type in, and back. What the page does not show stays as it was. */
 export type Form = Record<string, unknown>
 export interface Line {
   what: string

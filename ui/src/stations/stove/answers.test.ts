@@ -1,0 +1,42 @@
+import { expect, test } from 'vitest'
+import type { LiveBatch } from '@/api/kitchen'
+import type { Asked, Live } from '@/shell/live'
+import { live, nudge } from '@/shell/lives.fixture'
+import { answerTo } from './answers'
+
+const PAN = { flame: 'strong', sugar_kg: 0.3, sugar_in_kg: 0.1 } as LiveBatch
+const due = (of: Live['of'], answer: string): Asked => ({
+  live: live('milk', [], { of }),
+  nudge: nudge('load', 990, { answer, episode: '2' }),
+  left: -10,
+})
+const seen = { kind: 'snoozed', nudge: 'load', episode: '2', seconds: 1800 }
+
+test.each([
+  ['first_boil', { kind: 'first_boil' }],
+  ['scraped', { kind: 'scraped' }],
+  ['sugar_in', { kind: 'sugar_in', mass_kg: expect.closeTo(0.2) }],
+  ['flame_changed', { kind: 'flame_changed', flame: 'medium' }],
+  ['noted', seen],
+])('a pan that asks for %s is answered where it stands', (answer, event) => {
+  expect(answerTo(due('pan', answer), PAN)).toEqual({ event, then: 'stay' })
+})
+
+test('what wants a figure of a pan is typed, or weighed on its page', () => {
+  expect(answerTo(due('pan', 'reading'), PAN)).toEqual({ event: null, then: 'type' })
+  expect(answerTo(due('pan', 'weighed'), PAN)).toEqual({ event: null, then: 'go' })
+  expect(answerTo(due('pan', 'stirred'), undefined)).toEqual({ event: null, then: 'stay' })
+})
+
+test.each<[Live['of'], string, object | null]>([
+  ['curd', 'step_done', { kind: 'step_done' }],
+  ['curd', 'weighed', null],
+  ['caramel', 'off', { kind: 'off' }],
+  ['caramel', 'shade_seen', null],
+  ['caramel', 'added', null],
+  ['sweet', 'step_done', { kind: 'step_done', step: 'load' }],
+  ['sweet', 'load_seen', seen],
+  ['sweet', 'resumed', { kind: 'resumed' }],
+])('a %s that asks for %s leads to its page, and logs only what it is', (of, answer, event) => {
+  expect(answerTo(due(of, answer), undefined)).toEqual({ event, then: 'go' })
+})

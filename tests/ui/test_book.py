@@ -76,4 +76,4 @@ def test_a_damaged_batch_is_named_and_the_rest_is_there(page: Page, kitchen_url:
     expect(page.get_by_text("Rabri, first try is damaged in the file and cannot be read.")).to_be_visible()
     page.goto(kitchen_url + "/stove")
     expect(page.get_by_role("alert").first).to_contain_text("“Tea milk for the crews” is damaged")
-    expect(page.get_by_text("minutes to the stop").first).to_be_visible()
+    expect(page.get_by_text("min to its stop").first).to_be_visible()

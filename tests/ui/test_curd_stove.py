@@ -63,7 +63,7 @@ def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
 def test_the_yoghurt_that_hangs_now(stove: Page, kitchen_url: str):
     page = stove
     page.goto(kitchen_url + "/stove")
-    page.get_by_role("link", name=re.compile("Hung curd for shrikhand")).click()
+    page.get_by_role("link", name=re.compile("Hung curd for shrikhand")).first.click()
     expect(page.get_by_label("What to do now")).to_contain_text("Let it hang")
     before = page.locator(".huge").inner_text()
     box(page, "All the whey so far, g").fill("300")

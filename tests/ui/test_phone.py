@@ -15,7 +15,7 @@ PAGES = {
     "/sweets?sweet=sponge-balls": "at once",
     "/sweets/own?like=kulfi": "Keep it",
     "/larder": "farm buffalo milk",
-    "/stove": "minutes to the stop",
+    "/stove": "min to its stop",
     "/stove/6": "minutes to the stop",
     "/stove/curd/8": "Let it hang",
     "/stove/sweet/10": "Fig kulfi",

@@ -102,9 +102,9 @@ def test_words_by_keyboard_and_errors_keep_what_was_typed(page: Page, kitchen_ur
 
 
 def test_two_tabs_keep_in_step_and_the_night_kitchen(page: Page, kitchen_url: str):
-    page.goto(kitchen_url + "/stove")
+    page.goto(kitchen_url + "/stove/5")
     other = page.context.new_page()
-    other.goto(kitchen_url + "/stove")
+    other.goto(kitchen_url + "/stove/5")
     expect(other.get_by_text("minutes to the stop").first).to_be_visible()
     page.get_by_role("button", name="Sugar in").first.click()
     expect(other.get_by_label("What happened")).to_contain_text("sugar in")

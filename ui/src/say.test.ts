@@ -35,6 +35,14 @@ test('money is written as the platform writes it, pennies of small sums only', (
   expect(say.currencyName('INR')).toBe('Indian Rupee')
 })
 
+test('what is left is one figure in the unit that fits it', () => {
+  expect(say.countdown(65)).toEqual({ figure: '1:05', unit: 'minutes:seconds' })
+  expect(say.countdown(-599)).toEqual({ figure: '9:59', unit: 'minutes:seconds' })
+  expect(say.countdown(600)).toEqual({ figure: '10', unit: 'minutes' })
+  expect(say.countdown(5400)).toEqual({ figure: '1.5', unit: 'hours' })
+  expect(say.countdown(-36 * 3600)).toEqual({ figure: '1.5', unit: 'days' })
+})
+
 test('a stage has a name and a deed; between two it is the nearer', () => {
   expect(STAGES.map((_, i) => say.stageName(i))).toEqual(STAGES)
   expect(say.stageName(2.4)).toBe('coats the spoon')

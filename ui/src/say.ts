@@ -55,6 +55,15 @@ export function stopwatch(seconds: number): string {
   return `${Math.floor(s / 60)}:${(s % 60).toString().padStart(2, '0')}`
 }
 
+/** What is left, or over, as one figure to read from afar, and its unit. */
+export function countdown(seconds: number): { figure: string; unit: string } {
+  const t = Math.abs(seconds)
+  if (t >= 36 * 3600) return { figure: (t / 86_400).toFixed(1), unit: 'days' }
+  if (t >= 5400) return { figure: (Math.round(t / 360) / 10).toString(), unit: 'hours' }
+  if (t >= 600) return { figure: minutes(t), unit: 'minutes' }
+  return { figure: stopwatch(t), unit: 'minutes:seconds' }
+}
+
 /** Money of the kitchen's own currency, as the platform writes it; pennies of small sums only. */
 export function money(amount: number, currency: string): string {
   const whole = Math.abs(amount) >= 100 || Number.isInteger(amount)

@@ -37,14 +37,14 @@ export function useLarder() {
 /** Names of running batches that the server cannot read. */
 export const damaged = ref<string[]>([])
 
-const isPan = (batch: LiveAny): batch is LiveBatch => batch.kind === 'reduce'
+export const isPan = (batch: LiveAny): batch is LiveBatch => batch.kind === 'reduce'
 const isCurd = (batch: LiveAny): batch is LiveCurd =>
   batch.kind === 'curdle' || batch.kind === 'strain'
 const isCaramel = (batch: LiveAny): batch is LiveCaramel => batch.kind === 'caramel'
 const isSweet = (batch: LiveAny): batch is LiveSweet => batch.kind === 'sweet'
 
-/** What is not finished, of one kind; all of it is asked for together. */
-function useRunning<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
+/** What is not finished: pans first, then what curdles or hangs, caramels, sweets. */
+function useRunningWhere<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
   return useQuery({
     queryKey: ['stove'],
     queryFn: async () => {
@@ -53,16 +53,15 @@ function useRunning<B extends LiveAny>(of: (batch: LiveAny) => batch is B) {
         (answer) => answer.batches,
       )
       damaged.value = aside
-      return batches.map(stamp) as LiveAny[]
+      const all = batches.map(stamp) as LiveAny[]
+      return [isPan, isCurd, isCaramel, isSweet].flatMap((kind) => all.filter(kind))
     },
     select: (batches) => batches.filter(of),
     refetchInterval: 15_000,
   })
 }
-export const useStove = () => useRunning(isPan)
-export const useCurds = () => useRunning(isCurd)
-export const useCaramels = () => useRunning(isCaramel)
-export const useSweets = () => useRunning(isSweet)
+export const useRunning = () => useRunningWhere((batch): batch is LiveAny => Boolean(batch))
+export const useStove = () => useRunningWhere(isPan)
 
 /**
  * One batch, finished or not. `former`: what its kind was called while it had numbers of its own, as an address of that

@@ -4,7 +4,8 @@ import { computed, ref } from 'vue'
 import type { SweetBatch } from '@/api/client'
 import { clock, grams } from '@/say'
 import { columnsOf, lanesOf, placesOf, reaches } from './river'
-import StepGlyph from './StepGlyph.vue'
+import { glyphOf } from './glyphs'
+import VesselGlyph from './VesselGlyph.vue'
 
 /**
  * A making as a river: each step where its milk flows, as wide as what is in it; told until it is weighed. What goes in
@@ -81,7 +82,13 @@ const style = (s: Step) => {
         :style="style(s)"
         :aria-current="s === first ? 'step' : undefined"
       >
-        <span class="glyph"><StepGlyph :step="s" /></span>
+        <span class="glyph"
+          ><VesselGlyph
+            :kind="glyphOf(s)"
+            :full="s.phase !== 'waits'"
+            :lit="s.phase === 'running'"
+            :faint="s.phase === 'waits'"
+        /></span>
         <span class="gives" :class="{ sure: weighed(s) }"
           >{{ grams(s.out_kg) }}<small>{{ weighed(s) ? ' weighed' : ' told' }}</small></span
         >

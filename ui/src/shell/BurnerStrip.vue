@@ -5,12 +5,17 @@ import { useLarder, useStove } from '@/api/kitchen'
 import { outbox } from '@/api/outbox'
 import BurnerIcon from '@/pan/BurnerIcon.vue'
 import { strip } from '@/stations/stove/need'
-import { useLives } from './live'
+import { asked, useLives } from './live'
 
 const larder = useLarder()
 const stove = useStove()
 const lives = useLives()
 
+/** More would stand too close to be read: the Stove shows them all. */
+const PLACES = 5
+const more = computed(
+  () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
+)
 /** Each burner with what is on it, then what waits or hangs beside the fire (and sweets, whose burner is not
  *  told), and what each needs next. */
 const fires = computed(() => {
@@ -19,10 +24,12 @@ const fires = computed(() => {
     const batch = stove.data.value?.find((b) => live?.of === 'pan' && b.id === live.id)
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
-  const beside = lives.value
-    .filter((l) => !l.onFire || l.of === 'sweet')
+  const beside = lives.value.filter((l) => !l.onFire || l.of === 'sweet')
+  const soonest = asked(beside).map((a) => a.live)
+  const places = [...new Set([...soonest, ...beside])]
+    .slice(0, Math.max(1, PLACES - lit.length))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
-  return [...lit, ...beside].map((f) => ({
+  return [...lit, ...places].map((f) => ({
     ...f,
     ...(f.live ? strip(f.live) : { says: 'free', due: false }),
     flame: f.batch?.flame ?? (f.live && f.burner ? ('strong' as const) : undefined),
@@ -50,6 +57,7 @@ const fires = computed(() => {
         <span>{{ f.says }}</span>
       </div>
     </component>
+    <RouterLink v-if="more" to="/stove" class="more">and {{ more }} more</RouterLink>
     <p v-if="outbox.held && outbox.waiting.length" class="waiting" role="status">
       {{ outbox.held }}: {{ outbox.waiting.length }}
       {{ outbox.waiting.length === 1 ? 'happening waits' : 'happenings wait' }} here, safe.
@@ -108,6 +116,11 @@ const fires = computed(() => {
   fill: none;
   stroke: currentColor;
   stroke-width: 2;
+}
+.more {
+  flex: none;
+  align-self: center;
+  font-size: 13.5px;
 }
 .waiting {
   align-self: center;

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import agreed from '../../../tests/agreed/loudness.json'
-import { asked, inTime, loudness } from './live'
+import type { LiveCurd } from '@/api/kitchen'
+import { asked, inTime, liveCurd, loudness } from './live'
 import { live, nudge } from './lives.fixture'
 
 test.each(agreed)('$kind, $late_s s late, missed $missed, hushed $hushed: $is', (x) => {
@@ -32,3 +33,19 @@ test.each([
   [5399, 'in 90 min'],
   [5400, 'in 1.5 h'],
 ])('%d seconds are said as "%s"', (s, said) => expect(inTime(s)).toBe(said))
+
+test('what hangs is on no fire and in no pan; milk that comes to the boil is on both', () => {
+  const curd = (kind: string, step: number) =>
+    liveCurd({
+      kind,
+      step,
+      steps: [{ name: 'hang' }],
+      burner_id: 2,
+      pan_id: 3,
+      paused_at_s: null,
+      nudges: [],
+    } as unknown as LiveCurd)
+  expect(curd('strain', 0)).toMatchObject({ onFire: false, burner: null, pan: null })
+  expect(curd('curdle', 0)).toMatchObject({ onFire: true, burner: 2, pan: 3 })
+  expect(curd('curdle', 1)).toMatchObject({ onFire: false, burner: null, pan: 3 })
+})

@@ -1,10 +1,8 @@
 import { computed } from 'vue'
 import type { Batch } from '@/api/client'
 import {
-  useCaramels,
-  useCurds,
-  useStove,
-  useSweets,
+  useRunning,
+  type LiveAny,
   type LiveBatch,
   type LiveCaramel,
   type LiveCurd,
@@ -63,6 +61,8 @@ export function livePan(b: LiveBatch): Live {
   }
 }
 
+/** Milk that comes to the boil for a chhena; what hangs is on no fire. */
+const boils = (c: LiveCurd) => c.kind === 'curdle' && c.step === 0
 export function liveCurd(c: LiveCurd): Live {
   return {
     of: 'curd',
@@ -70,12 +70,12 @@ export function liveCurd(c: LiveCurd): Live {
     name: c.name,
     place: spoken(c.steps[c.step]?.name ?? 'weighed'),
     path: `/stove/curd/${c.id}`,
-    burner: c.step === 0 ? c.burner_id : null,
-    pan: c.step < 3 ? (c.pan_id ?? null) : null,
+    burner: boils(c) ? c.burner_id : null,
+    pan: c.kind === 'curdle' && c.step < 3 ? (c.pan_id ?? null) : null,
     nudges: c.nudges,
     hushed: c.hushed,
     making: makingOf(c),
-    onFire: c.step === 0 && c.paused_at_s === null,
+    onFire: boils(c) && c.paused_at_s === null,
     nowS: () => c.now_s + ran(c),
   }
 }
@@ -121,18 +121,15 @@ export function liveSweet(s: LiveSweet): Live {
   }
 }
 
+export function liveOf(batch: LiveAny): Live {
+  if (batch.kind === 'reduce') return livePan(batch)
+  if (batch.kind === 'caramel') return liveCaramel(batch)
+  return batch.kind === 'sweet' ? liveSweet(batch) : liveCurd(batch)
+}
 /** Everything that runs, pans first. */
 export function useLives() {
-  const stove = useStove()
-  const curds = useCurds()
-  const caramels = useCaramels()
-  const sweets = useSweets()
-  return computed<Live[]>(() => [
-    ...(stove.data.value ?? []).map(livePan),
-    ...(curds.data.value ?? []).map(liveCurd),
-    ...(caramels.data.value ?? []).map(liveCaramel),
-    ...(sweets.data.value ?? []).map(liveSweet),
-  ])
+  const running = useRunning()
+  return computed<Live[]>(() => (running.data.value ?? []).map(liveOf))
 }
 
 export interface Asked {

@@ -265,7 +265,7 @@ const SOLIDS = [
           </p>
           <BeginTray
             :start="start"
-            :suggested="`Caramel, ${spoken(f.shade)}`"
+            :suggested="making.called('Caramel', `Caramel, ${spoken(f.shade)}`)"
             verb="Light it"
             :cautions="f.cautions"
             :blocked="Boolean(problem)"

@@ -264,7 +264,7 @@ function mend() {
           <StageBar :stages="f.stages" />
           <BeginTray
             :start="startCurd('curdle', plan, making)"
-            :suggested="`Chhena for ${f.use.name}`"
+            :suggested="making.called('Chhena', `Chhena for ${f.use.name}`)"
             verb="Light it"
             :cautions="f.cautions"
             :blocked="Boolean(problem)"

@@ -29,18 +29,16 @@ const client = useQueryClient()
 const naming = ref(false)
 const rehearsing = ref(false)
 const name = ref('')
+const making = useMaking()
 const key = ref('')
 
 function ask() {
   if (props.blocked) return
-  name.value = `${props.forecast.milk_name}, ${props.forecast.understood.stop}`.slice(
-    0,
-    LONGEST_NAME,
-  )
+  const plain = `${props.forecast.milk_name}, ${props.forecast.understood.stop}`
+  name.value = making.called('Milk', plain).slice(0, LONGEST_NAME)
   key.value = newKey()
   naming.value = true
 }
-const making = useMaking()
 const light = useMutation({
   mutationFn: () =>
     unwrap(

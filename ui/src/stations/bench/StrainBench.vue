@@ -262,7 +262,7 @@ function drop(seconds: number) {
         </div>
         <BeginTray
           :start="startCurd('strain', plan, making)"
-          :suggested="`${f.yoghurt_name}, hung`"
+          :suggested="making.called('Curd', `${f.yoghurt_name}, hung`)"
           verb="Hang it"
           :cautions="f.cautions"
           :blocked="Boolean(problem)"

@@ -1,6 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useSweets } from '@/api/kitchen'
+import { useRunning } from '@/api/kitchen'
 
 /**
  * The making that a base is planned for. It comes in the address (`making`, `slot`) from the sweet on the Stove, and
@@ -17,11 +17,15 @@ export function useMaking() {
     },
     { immediate: true },
   )
-  const sweets = useSweets()
-  const sweet = computed(() => sweets.data.value?.find((s) => s.id === planned.value?.parent))
+  const running = useRunning()
+  const sweet = computed(() => running.data.value?.find((b) => b.id === planned.value?.parent))
+  const ofSweet = computed(() => (planned.value && sweet.value ? sweet.value.name : ''))
   return {
+    /** What a base of it is called; `plain` when it is for itself. */
+    called: (what: string, plain: string) =>
+      ofSweet.value ? `${what} for ${ofSweet.value}` : plain,
     /** The sweet's name; empty when the plan is for itself. */
-    name: computed(() => (planned.value && sweet.value ? sweet.value.name : '')),
+    name: ofSweet,
     /** What is sent with the batch that begins. */
     sent: () => (planned.value && sweet.value ? { ...planned.value } : {}),
     letGo: () => (planned.value = null),

@@ -5,6 +5,7 @@ import { serverNow } from '@/api/outbox'
 import { midnights, shown, useShelf, type Stands } from '@/api/standing'
 import { clock, day, grams, percent } from '@/say'
 import { steadyNow } from '@/shell/now'
+import { KIND_NAMES } from './names'
 import ShelfVessel from './ShelfVessel.vue'
 
 /**
@@ -38,14 +39,6 @@ const end = (t: Stands) => {
 const SOON_H = 24
 const soon = (t: Stands) => !t.over && t.endsAt - now.value < SOON_H * 3600
 
-const NAMES: Record<Stands['kind'], string> = {
-  reduce: 'reduced milk',
-  curdle: 'chhena',
-  hang: 'hung curd',
-  caramel: 'caramel',
-  whey: 'whey',
-  syrup: 'syrup',
-}
 const PAGES: Record<Stands['kind'], string> = {
   reduce: '/book',
   curdle: '/stove/curd',
@@ -82,7 +75,7 @@ function gone(t: Stands, why: 'used-up' | (typeof WHYS)[number]['why']) {
     <div v-if="first" class="tray say">
       <p class="legend"><b>The shelf</b> <span class="soft">what is left, from the log</span></p>
       <p class="sentence">
-        <b>Use the {{ NAMES[first.kind] }} first:</b> it
+        <b>Use the {{ KIND_NAMES[first.kind] }} first:</b> it
         {{ end(first).replace('ends', 'ends at') }}.
         <template v-if="first.uses[0]!.words.sweet"
           >It makes
@@ -97,7 +90,7 @@ function gone(t: Stands, why: 'used-up' | (typeof WHYS)[number]['why']) {
       <ol class="things" :style="{ '--n': things.length }">
         <li v-for="t in things" :key="t.key" :class="{ over: t.over, soon: soon(t) }">
           <p class="name">
-            <b class="words">{{ NAMES[t.kind] }}</b>
+            <b class="words">{{ KIND_NAMES[t.kind] }}</b>
             <span class="mass">{{ grams(t.mass_kg) }}</span>
             <span class="soft"
               ><RouterLink :to="`${PAGES[t.kind]}/${t.batch}`">{{ t.name }}</RouterLink
@@ -135,11 +128,13 @@ function gone(t: Stands, why: 'used-up' | (typeof WHYS)[number]['why']) {
             </template>
             <template v-else>
               <button type="button" class="touch" @click="gone(t, 'used-up')">
-                used up<span class="visually-hidden">: {{ NAMES[t.kind] }} of {{ t.name }}</span>
+                used up<span class="visually-hidden"
+                  >: {{ KIND_NAMES[t.kind] }} of {{ t.name }}</span
+                >
               </button>
               <button type="button" class="touch" @click="throwing = t.key">
                 thrown away<span class="visually-hidden"
-                  >: {{ NAMES[t.kind] }} of {{ t.name }}</span
+                  >: {{ KIND_NAMES[t.kind] }} of {{ t.name }}</span
                 >
               </button>
             </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { clock, minutes, stopwatch } from '@/say'
+import { clock, countdown } from '@/say'
 import { serverNow } from '@/api/outbox'
-import { asked, useLives } from '@/shell/live'
+import { asked, inTime, useLives } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
 
 /** A second screen across the room: what is due first, over everything that runs, and one figure. */
@@ -13,11 +13,8 @@ const due = computed(() => first.value !== undefined && first.value.left <= 0)
 const figure = computed<[string, string]>(() => {
   const left = first.value?.left
   if (left === undefined) return [clock((steadyNow.value, serverNow())), '']
-  const t = Math.abs(left)
-  const over = left < 0 ? 'over' : ''
-  if (t < 600) return [stopwatch(t), over || 'minutes']
-  if (t < 5400) return [minutes(t), over ? 'minutes over' : 'minutes']
-  return [(Math.round(t / 360) / 10).toString(), over ? 'hours over' : 'hours']
+  const told = countdown(left)
+  return [told.figure, left < 0 ? `${told.unit} over` : told.unit]
 })
 const next = computed(() => all.value.slice(1, 3))
 </script>
@@ -33,14 +30,7 @@ const next = computed(() => all.value.slice(1, 3))
       </p>
       <ul>
         <li v-for="a in next" :key="`${a.live.path}${a.nudge.key}`">
-          {{ a.live.name }}: {{ a.nudge.strip }}
-          {{
-            a.left <= 0
-              ? 'now'
-              : a.left < 5400
-                ? `in ${minutes(a.left)} min`
-                : `in ${Math.round(a.left / 360) / 10} h`
-          }}
+          {{ a.live.name }}: {{ a.nudge.strip }} {{ inTime(a.left) }}
         </li>
       </ul>
     </template>

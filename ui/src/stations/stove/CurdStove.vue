@@ -4,10 +4,12 @@ import { useRoute } from 'vue-router'
 import { useCurd } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
-import { clock, cm, grams, minutes, percent, stopwatch, spoken } from '@/say'
+import { clock, cm, countdown, grams, minutes, percent, spoken } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
+import { curdStep } from './curd'
+import { curdLeft } from './glance'
 import InstrumentsTray from './InstrumentsTray.vue'
 import LogList from './LogList.vue'
 import PutOff from './PutOff.vue'
@@ -23,32 +25,10 @@ const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } 
   ['acid', 'whey', 'curd'],
 )
 
-const DO: Record<string, [string, string]> = {
-  'to-the-boil': ['Bring it to the boil.', 'It boils'],
-  wait: ['Take it off the flame and wait.', 'Waited'],
-  acid: ['Stir the acid in, a little at a time.', 'The whey is clear'],
-  strain: ['Pour it through wet muslin.', 'Strained'],
-  rinse: ['Rinse it with cool water.', 'Rinsed'],
-  hang: ['Let it hang.', 'Taken down'],
-  'light-squeeze': ['Squeeze it lightly, then let it stand.', 'Drained'],
-  'hard-squeeze': ['Squeeze it hard.', 'Squeezed'],
-  press: ['Press it under its weight.', 'Pressed'],
-  fridge: ['Chill it.', 'Chilled'],
-  weigh: ['Weigh it.', 'Weighed'],
-  knead: ['Knead it with the heel of the hand.', 'Kneaded'],
-}
 const step = computed(() => b.value?.steps[b.value.step])
-const left = computed(() =>
-  step.value?.due_s === null || step.value?.due_s === undefined
-    ? null
-    : step.value.due_s - (b.value!.paused_at_s === null ? ran(b.value!) : 0),
-)
-const over = computed(() => left.value !== null && left.value < 0)
-const long = computed(() => Math.abs(left.value ?? 0) >= 5400)
-const told = computed(() => {
-  const t = Math.abs(left.value ?? 0)
-  return long.value ? (Math.round(t / 360) / 10).toString() : t >= 600 ? minutes(t) : stopwatch(t)
-})
+const left = computed(() => b.value && curdLeft(b.value))
+const over = computed(() => (left.value ?? 0) < 0)
+const told = computed(() => countdown(left.value ?? 0))
 const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'step_done' })
 /** Only milk that comes to the boil can be taken off and put back. */
 const mayPause = computed(
@@ -89,12 +69,12 @@ useKeys([
           <b>It is off the fire for a while.</b> Put it back before it cools, or chill it.
         </p>
         <p v-else-if="step" class="words">
-          <b>{{ DO[step.name]?.[0] ?? spoken(step.name) }}</b> Until {{ step.sign }}.
+          <b>{{ curdStep(step.name).asks }}</b> Until {{ step.sign }}.
         </p>
         <p v-else class="words"><b>All its steps are done.</b></p>
         <div v-if="!b.given_up" class="verb">
           <button v-if="step && step.name !== 'weigh'" type="button" class="plate" @click="done">
-            {{ DO[step.name]?.[1] ?? 'Done' }} <kbd>D</kbd>
+            {{ curdStep(step.name).done }} <kbd>D</kbd>
           </button>
           <PutOff
             :paused="b.paused_at_s !== null"
@@ -108,10 +88,10 @@ useKeys([
       </section>
       <div class="things">
         <div>
-          <template v-if="step && left !== null && step.name !== 'weigh'">
-            <p class="huge">{{ told }}</p>
+          <template v-if="step && left != null && step.name !== 'weigh'">
+            <p class="huge">{{ told.figure }}</p>
             <p class="under">
-              {{ long ? 'hours' : Math.abs(left) >= 600 ? 'minutes' : 'minutes:seconds' }}
+              {{ told.unit }}
               {{ over ? 'over its time' : `left to ${spoken(step.name)}` }}
             </p>
           </template>

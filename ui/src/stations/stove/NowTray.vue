@@ -2,13 +2,15 @@
 import { computed } from 'vue'
 import type { EventIn } from '@/api/client'
 import type { LiveBatch } from '@/api/kitchen'
+import { serverNow } from '@/api/outbox'
 import { clock } from '@/say'
 import type { Asked, Live } from '@/shell/live'
-import { ran } from '@/shell/now'
+import { ran, steadyNow } from '@/shell/now'
+import { VERBS } from './answers'
 import type { Need } from './need'
 
-/** The most urgent act of all pans, in words to read from across the room, with the one button for it. */
-const props = defineProps<{ lives: Live[]; batch: LiveBatch; now: Need }>()
+/** The most urgent act of all that goes on, seen from one pan or from none, in words to read from across the room, with the one button for it. */
+const props = defineProps<{ lives: Live[]; now: Need; batch?: LiveBatch }>()
 const emit = defineEmits<{
   answer: [due: Asked]
   later: [due: Asked]
@@ -16,25 +18,10 @@ const emit = defineEmits<{
   weigh: []
 }>()
 
-const VERBS: Record<string, [string, string]> = {
-  first_boil: ['First boil', 'B'],
-  stirred: ['Stirred', 'S'],
-  scraped: ['Scraped', 'S'],
-  sugar_in: ['Sugar in', 'I'],
-  off: ['Take it off', 'O'],
-  reading: ['Read it', 'R'],
-  flame_changed: ['Flame down', 'F'],
-  resumed: ['Back on the fire', 'P'],
-  noted: ['It is chilling', ''],
-  shade_seen: ['Look at it', ''],
-  added: ['Go to it', ''],
-  load_seen: ['It is out', ''],
-  step_done: ['Done', 'D'],
-  weighed: ['Weigh it', ''],
-}
 /** What the button does when nothing is due. */
 const usual = computed<{ text: string; key: string; run: () => void } | null>(() => {
   const b = props.batch
+  if (!b) return null
   if (b.paused_at_s !== null)
     return { text: 'Back on the fire', key: 'P', run: () => emit('tell', { kind: 'resumed' }) }
   if (b.phase === 'heating')
@@ -47,7 +34,7 @@ const usual = computed<{ text: string; key: string; run: () => void } | null>(()
 const verb = computed(() => (props.now.due ? VERBS[props.now.due.nudge.answer] : undefined))
 /** Single keys act on the chosen pan: beside a nudge of another they would mislead. */
 const ofChosen = computed(
-  () => props.now.due?.live.of === 'pan' && props.now.due.live.id === props.batch.id,
+  () => props.now.due?.live.of === 'pan' && props.now.due.live.id === props.batch?.id,
 )
 const icon = computed(() => {
   const key = props.now.due?.nudge.key ?? ''
@@ -70,12 +57,12 @@ const icon = computed(() => {
   >
     <p class="legend">
       <slot name="legend">
-        <span class="soft">On the fire:</span>
+        <RouterLink to="/stove" :class="{ here: !batch }">everything</RouterLink>
         <RouterLink
           v-for="l in lives"
           :key="l.path"
           :to="l.path"
-          :class="{ here: l.of === 'pan' && l.id === batch.id }"
+          :class="{ here: l.of === 'pan' && l.id === batch?.id }"
           >{{ l.name }}</RouterLink
         >
         <RouterLink to="/stove/rehearse">rehearse</RouterLink>
@@ -83,7 +70,7 @@ const icon = computed(() => {
       </slot>
     </p>
     <p class="legend right">
-      <b>{{ clock(batch.now_s + ran(batch)) }}</b>
+      <b>{{ clock(batch ? batch.now_s + ran(batch) : (steadyNow, serverNow())) }}</b>
     </p>
     <div v-if="now.now" class="now" :class="{ hazard: now.due?.nudge.kind === 'hazard' }">
       <svg width="44" height="40" viewBox="0 0 44 40" aria-hidden="true"><path :d="icon" /></svg>
@@ -95,7 +82,7 @@ const icon = computed(() => {
     <div class="verb">
       <template v-if="now.due && verb">
         <button type="button" class="plate" @click="emit('answer', now.due)">
-          {{ verb[0] }} <kbd v-if="verb[1] && ofChosen">{{ verb[1] }}</kbd>
+          {{ verb.text }} <kbd v-if="verb.key && ofChosen">{{ verb.key }}</kbd>
         </button>
         <button type="button" class="touch" @click="emit('later', now.due)">
           {{ now.due.nudge.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }}
@@ -105,7 +92,10 @@ const icon = computed(() => {
       <button v-else-if="usual" type="button" class="plate" @click="usual.run()">
         {{ usual.text }} <kbd v-if="usual.key">{{ usual.key }}</kbd>
       </button>
-      <RouterLink v-else class="plate" :to="`/book/${batch.id}`">Open the Book</RouterLink>
+      <RouterLink v-else-if="batch" class="plate" :to="`/book/${batch.id}`"
+        >Open the Book</RouterLink
+      >
+      <slot />
     </div>
   </section>
 </template>

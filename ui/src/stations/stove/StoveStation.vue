@@ -1,389 +1,113 @@
 <script setup lang="ts">
-import { OK_BUYS_S } from '@/api/shared'
-import { NModal } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import type { EventIn } from '@/api/client'
-import { damaged, useLog, useStove, type LiveBatch } from '@/api/kitchen'
+import { computed, watchEffect } from 'vue'
+import { useRouter } from 'vue-router'
+import { damaged, isPan, useLarder, useLog, useRunning } from '@/api/kitchen'
 import AsideNote from '@/form/AsideNote.vue'
-import { post } from '@/api/outbox'
-import { clock, logged } from '@/say'
 import { useKeys } from '@/shell/keys'
-import { asked, inTime, useLives, type Asked } from '@/shell/live'
+import { asked, liveOf } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
-import { sounding } from '@/shell/sound'
-import { answerTo, snoozed } from './answers'
-import ChangeDialog from './ChangeDialog.vue'
-import InstrumentsTray from './InstrumentsTray.vue'
-import LogDialog from './LogDialog.vue'
-import { need } from './need'
+import { useAnswers } from './answering'
+import HobPlace from './HobPlace.vue'
+import { glanceOf } from './glance'
+import { makings } from './making'
+import { need, strip } from './need'
 import NowTray from './NowTray.vue'
-import PanNow from './PanNow.vue'
-import ReadPanel from './ReadPanel.vue'
-import ReadingForm from './ReadingForm.vue'
+import ShelfStrip from './ShelfStrip.vue'
 
-/** Batches live: what to do now over all pans, the pans side by side, readings and changes of the chosen one. */
-const route = useRoute()
+/** All that goes on at once: what is due first, and every vessel with its one figure, those of one making side by side. */
 const router = useRouter()
-const stove = useStove()
-const lives = useLives()
+const stove = useRunning()
+const larder = useLarder()
 const log = useLog()
-
-const batches = computed(() => stove.data.value ?? [])
-const batch = computed<LiveBatch | undefined>(
-  () => batches.value.find((b) => String(b.id) === route.params.id) ?? batches.value[0],
+const all = computed(() => stove.data.value ?? [])
+const lives = computed(() => all.value.map(liveOf))
+const now = computed(() => (steadyNow.value, need(lives.value)))
+const places = computed(() =>
+  makings(all.value).map(({ batch, of }) => {
+    const live = liveOf(batch)
+    const due = asked([live])[0]
+    return {
+      live,
+      of,
+      glance: (steadyNow.value, glanceOf(batch)),
+      next: strip(live),
+      due: due && due.left <= 0 && due.nudge.key !== now.value.due?.nudge.key ? due : undefined,
+      burner: larder.data.value?.burners.find((b) => b.id === live.burner && live.onFire)?.name,
+    }
+  }),
 )
-/** At most two pans side by side: the chosen one and its neighbour, always in the order they were lit. */
-const shown = computed(() => {
-  const lit = batches.value.filter((b) => b.phase === 'heating' || b.phase === 'boiling')
-  const chosen = batch.value
-  if (!chosen || !lit.includes(chosen) || lit.length < 2) return chosen ? [chosen] : []
-  const other = lit.find((b) => b !== chosen)!
-  return batches.value.filter((b) => b === chosen || b === other)
-})
-const now = computed(() => (batch.value ? need(lives.value, batch.value) : null))
-const onFire = computed(() => ['heating', 'boiling'].includes(batch.value?.phase ?? ''))
-const sugarLeft = computed(() =>
-  batch.value && batch.value.phase !== 'weighed'
-    ? Math.max(0, batch.value.sugar_kg - batch.value.sugar_in_kg)
-    : 0,
+const { answer, later } = useAnswers(
+  () => all.value.filter(isPan),
+  log,
+  (due) => void router.push(due.live.path),
+  true,
 )
-
-function tell(event: EventIn) {
-  if (batch.value) log.mutate({ id: batch.value.id, event: event as EventIn })
-}
-/** The one key answers what is due: a scrape when the sides are due, else a stir. */
-function stirred() {
-  const due = now.value?.due
-  const sides = due?.nudge.answer === 'scraped' && due.live.id === batch.value?.id
-  tell({ kind: sides ? 'scraped' : 'stirred' })
-}
-const firstBoil = () => tell({ kind: 'first_boil' })
-const off = () => tell({ kind: 'off' })
-const sugarIn = () => sugarLeft.value > 0 && tell({ kind: 'sugar_in', mass_kg: sugarLeft.value })
-const undo = () => batch.value?.undo_id && tell({ kind: 'undo', event_id: batch.value.undo_id })
-const pause = () => tell({ kind: batch.value?.paused_at_s !== null ? 'resumed' : 'paused' })
-const hush = () => tell({ kind: 'hushed', on: !batch.value?.hushed })
-const lower = () =>
-  tell({ kind: 'flame_changed', flame: batch.value?.flame === 'strong' ? 'medium' : 'gentle' })
-
-/** The button beside the sentence: it answers the nudge of whichever pan asks. */
-function answer(due: Asked) {
-  const { of, id, path } = due.live
-  const { event, then } = answerTo(
-    due,
-    batches.value.find((b) => b.id === id),
+/** What was said last from here can be taken back from here. */
+const told = computed(() => all.value.find((b) => b.id === log.variables.value?.id && b.undo_id))
+const undo = () =>
+  told.value?.undo_id &&
+  log.mutate(
+    { id: told.value.id, event: { kind: 'undo', event_id: told.value.undo_id } },
+    { onSuccess: () => log.reset() },
   )
-  if (then === 'type') typing.value = true
-  if (event && then === 'stay') log.mutate({ id, event })
-  else if (event) post({ of, id, event }).catch(() => undefined)
-  if (then === 'go') void router.push(path)
-}
-function later(due: Asked) {
-  const { of, id } = due.live
-  const seconds = due.nudge.kind === 'hazard' ? OK_BUYS_S : 120
-  post({ of, id, event: snoozed(due, seconds) }).catch(() => undefined)
-}
-function step(by: number) {
-  const at = batches.value.findIndex((b) => b.id === batch.value?.id)
-  const to = batches.value[at + by]
-  if (to) void router.push(`/stove/${to.id}`)
-}
-
-/** A reading that can hardly be true is asked back; what was read is kept meanwhile. */
-const doubt = computed(() => {
-  const error = log.error.value
-  const sent = log.variables.value?.event
-  return error && error.fields[0]?.code === 'unlikely' && sent?.kind === 'reading'
-    ? { text: error.message, event: sent }
-    : null
+/** With one thing alone its own page says more. */
+watchEffect(() => {
+  const [only, more] = lives.value
+  if (stove.isSuccess.value && only && !more) void router.replace(only.path)
 })
-/** With no pan of milk on the fire: what is due first of all else. */
-const first = computed(() => (steadyNow.value, asked(lives.value)[0]))
-const typing = ref(false)
-const weighing = ref(false)
-const changing = ref(false)
-const reviewing = ref(false)
-const pairing = ref(false)
-/** Only a page that is served securely may keep the screen awake. */
-const sleeps = !('wakeLock' in navigator)
-
 useKeys([
-  { key: 's', does: 'stirred, or scraped when that is due', run: stirred },
-  { key: 'c', does: 'scraped the sides', run: () => tell({ kind: 'scraped' }) },
-  { key: 'b', does: 'first boil', run: firstBoil },
-  { key: 'r', does: 'type a reading', run: () => (typing.value = true) },
-  { key: 'i', does: 'sugar in', run: () => void sugarIn() },
-  { key: 'f', does: 'flame down', run: lower },
-  { key: 'p', does: 'off the fire for a while, and back', run: pause },
+  {
+    key: 'd',
+    does: 'done: what the sentence asks',
+    run: () => now.value.due && answer(now.value.due),
+  },
   {
     key: 'l',
     does: 'later: put off what is due',
-    run: () => now.value?.due && later(now.value.due),
+    run: () => now.value.due && later(now.value.due),
   },
-  { key: 'q', does: 'quiet, and sounds again', run: hush },
-  { key: 'u', does: 'undo the last', run: () => void undo() },
-  { key: 'o', does: 'take it off', run: off },
-  { key: 'ArrowLeft', does: 'the pan before', run: () => step(-1) },
-  { key: 'ArrowRight', does: 'the next pan', run: () => step(1) },
+  { key: 'u', does: 'undo what was said here', run: () => void undo() },
 ])
 </script>
 
 <template>
-  <div class="page stove">
+  <div class="page">
     <h1 class="visually-hidden">Stove</h1>
     <AsideNote :names="damaged" />
-    <section v-if="stove.isSuccess.value && !batch" class="tray empty">
+    <section v-if="stove.isSuccess.value && !all.length" class="tray empty">
       <p class="sentence">
-        No milk is on the fire. <RouterLink to="/bench">Plan a reduction</RouterLink> and light it,
-        or <RouterLink to="/stove/rehearse">rehearse</RouterLink> without milk. A second screen may
+        Nothing is on the fire. <RouterLink to="/bench">Plan a reduction</RouterLink> or
+        <RouterLink to="/sweets">a sweet</RouterLink>, or
+        <RouterLink to="/stove/rehearse">rehearse</RouterLink> without milk. A second screen may
         stand <RouterLink to="/stove/across">across the room</RouterLink>.
       </p>
-      <p v-if="first" class="sentence">
-        <b>{{ first.live.name }}:</b> {{ first.nudge.act }}
-        <span class="soft">({{ inTime(first.left) }})</span>
-        <RouterLink :to="first.live.path">Go to it.</RouterLink>
-      </p>
-      <p v-for="l in lives" :key="l.path">
-        <RouterLink :to="l.path">{{ l.name }}</RouterLink> <span class="soft">{{ l.place }}</span>
-      </p>
     </section>
-    <template v-else-if="batch && now">
-      <NowTray
-        :lives="lives"
-        :batch="batch"
-        :now="now"
-        @answer="answer"
-        @later="later"
-        @tell="tell"
-        @weigh="weighing = true"
-      />
-
-      <div class="things" :class="{ two: shown.length > 1 }">
-        <PanNow
-          v-for="b in shown"
-          :key="b.id"
-          :batch="b"
-          :narrow="shown.length > 1"
-          :chosen="b.id === batch.id"
-          :class="{ second: b.id !== batch.id }"
-          @click="b.id !== batch.id && router.push(`/stove/${b.id}`)"
-        />
-      </div>
-
-      <section class="tray doing" aria-label="Readings and log">
-        <ReadPanel
-          :batch="batch"
-          :several="shown.length > 1"
-          :busy="log.isPending.value"
-          @tell="tell"
-          @type="typing = true"
-        >
-          <p v-if="doubt" class="problem" role="alert">
-            {{ doubt.text }}
-            <button
-              type="button"
-              class="plate line"
-              @click="tell({ ...doubt.event, sure: true, key: undefined })"
-            >
-              I am sure
-            </button>
-          </p>
-          <p
-            v-else-if="log.error.value && !typing && !weighing && !changing && !reviewing"
-            class="problem"
-            role="alert"
-          >
-            {{ log.error.value.message }}
-          </p>
-        </ReadPanel>
-        <div class="log-side">
-          <ol class="log" aria-label="What happened">
-            <li v-for="l in batch.log.slice(0, 4)" :key="l.event_id" :class="{ undone: l.undone }">
-              <time>{{ clock(l.at_s) }}</time>
-              <span>{{ logged(l) }}{{ l.undone ? ', undone' : '' }}</span>
-            </li>
-          </ol>
-          <p class="small-acts">
-            <button type="button" class="touch" :disabled="!batch.undo_id" @click="undo">
-              Undo <kbd>U</kbd>
-            </button>
-            <button type="button" class="touch" @click="reviewing = true">
-              All, or one forgotten
-            </button>
-            <button type="button" class="touch" :aria-pressed="batch.hushed" @click="hush">
-              {{ batch.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>
-            </button>
-            <button v-if="onFire" type="button" class="touch" @click="pairing = true">
-              Instruments
-            </button>
-            <button v-if="!sounding" type="button" class="touch" @click="sounding = true">
-              This device is silent
-            </button>
-          </p>
-          <p v-if="sleeps && onFire" class="soft sleeps">
-            This browser cannot keep the screen awake: give it a long time-out while you cook.
-          </p>
-        </div>
-        <div class="acts">
-          <button
-            v-if="batch.phase === 'heating'"
-            type="button"
-            class="plate line"
-            @click="firstBoil"
-          >
-            First boil <kbd>B</kbd>
-          </button>
-          <template v-if="batch.phase === 'boiling'">
-            <button type="button" class="plate line" @click="tell({ kind: 'stirred' })">
-              Stirred <kbd>S</kbd>
-            </button>
-            <button type="button" class="plate line" @click="tell({ kind: 'scraped' })">
-              Scraped <kbd>C</kbd>
-            </button>
-          </template>
-          <button v-if="sugarLeft > 0 && onFire" type="button" class="plate line" @click="sugarIn">
-            Sugar in <kbd>I</kbd>
-          </button>
-          <button v-if="onFire" type="button" class="plate line" @click="pause">
-            {{ batch.paused_at_s === null ? 'Pause' : 'Go on' }} <kbd>P</kbd>
-          </button>
-          <button v-if="onFire" type="button" class="plate line" @click="changing = true">
-            Change…
-          </button>
-          <button v-if="onFire" type="button" class="plate line" @click="off">
-            Take it off <kbd>O</kbd>
-          </button>
-          <button
-            v-if="batch.phase === 'off'"
-            type="button"
-            class="plate line"
-            @click="weighing = true"
-          >
-            Weigh it
-          </button>
-          <button
-            v-if="batch.phase === 'off'"
-            type="button"
-            class="plate line"
-            @click="tell({ kind: 'abandoned' })"
-          >
-            Give it up
-          </button>
-        </div>
-      </section>
-      <InstrumentsTray v-model:pairing="pairing" :batch="batch" @tell="tell" />
-      <NModal v-model:show="typing">
-        <ReadingForm :batch="batch" purpose="reading" @done="typing = false" />
-      </NModal>
-      <NModal v-model:show="weighing">
-        <ReadingForm :batch="batch" purpose="weighed" @done="weighing = false" />
-      </NModal>
-      <NModal v-model:show="changing">
-        <ChangeDialog :batch="batch" :batches="batches" @done="changing = false" />
-      </NModal>
-      <NModal v-model:show="reviewing">
-        <LogDialog :batch="batch" @done="reviewing = false" />
-      </NModal>
+    <template v-else-if="all.length > 1">
+      <NowTray :lives="lives" :now="now" @answer="answer" @later="later">
+        <button v-if="told" type="button" class="touch" @click="undo">Undo <kbd>U</kbd></button>
+      </NowTray>
+      <p v-if="log.error.value" class="problem" role="alert">{{ log.error.value.message }}</p>
+      <ol class="hob" aria-label="What goes on">
+        <HobPlace v-for="p in places" :key="p.live.path" v-bind="p" @answer="answer" />
+      </ol>
     </template>
+    <ShelfStrip />
   </div>
 </template>
 
 <style scoped>
-.things {
-  margin: 10px 0 14px;
-  padding-bottom: 8px;
-  border-bottom: 2px solid var(--ink);
-}
-.things.two {
+.hob {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 34px;
-}
-.second {
-  cursor: pointer;
-}
-.sleeps {
-  margin-top: 6px;
-  font-size: 13.5px;
-}
-.doing {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 292px 262px;
-  gap: 24px;
-}
-.log-side {
-  border-left: 1px solid var(--ridge);
-  padding-left: 22px;
-}
-.log li {
-  display: flex;
-  gap: 18px;
-  line-height: 24px;
-}
-.log li span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.log li:first-child {
-  font-weight: 680;
-}
-.log li:first-child span {
-  white-space: normal;
-}
-.log time {
-  color: var(--ink-soft);
-}
-.undone {
-  color: var(--ink-soft);
-  text-decoration: line-through;
-}
-.small-acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  margin-top: 4px;
-}
-.acts {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  align-content: start;
-  gap: 8px;
-}
-.acts .plate {
-  min-height: 46px;
-  padding-inline: 6px;
-  font-size: 15.5px;
-}
-.problem .plate {
-  min-height: 40px;
-  margin-left: 10px;
+  grid-template-columns: repeat(auto-fit, minmax(226px, 1fr));
+  row-gap: 22px;
+  margin: 14px 0 26px;
 }
 .empty {
   margin-top: 24px;
 }
 @media (max-width: 900px) {
-  .plate,
-  .acts .plate {
-    min-height: 58px;
-  }
-  .things {
-    margin: 6px 8px 12px;
-  }
-  .things.two {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .second {
-    display: none;
-  }
-  .doing {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 12px;
-  }
-  .log-side {
-    border: 0;
-    padding: 0;
+  .hob {
+    grid-template-columns: 1fr 1fr;
   }
 }
 </style>

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
-import { useSweetBatch } from '@/api/kitchen'
+import { isPan, useRunning, useSweetBatch } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
-import { grams, minutes, stopwatch } from '@/say'
+import { countdown, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
-import { useLives } from '@/shell/live'
-import { ran } from '@/shell/now'
+import { asked, liveOf, type Live } from '@/shell/live'
+import { steadyNow } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { again } from '@/stations/sweets/sweet'
 import { withoutTaken } from '@/stations/bench/free'
+import { useAnswers } from './answering'
+import { VERBS } from './answers'
+import BaseInHand from './BaseInHand.vue'
+import { stepInHand, stepLeft } from './glance'
 import LogList from './LogList.vue'
 import PutOff from './PutOff.vue'
 import { useLogging } from './logging'
@@ -20,9 +24,10 @@ import MakingRiver from '@/making/MakingRiver.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
+const router = useRouter()
 const batch = useSweetBatch(() => Number(route.params.id))
 const b = computed(() => batch.data.value)
-const { typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
+const { log, typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
   () => b.value,
   ['weight', 'count'],
   300,
@@ -31,25 +36,34 @@ const DOES: Record<string, string> = { '': 'reduce', '/curdle': 'curdle', '/stra
 type Step = SweetBatch['steps'][number]
 
 const running = computed(() => b.value?.steps.filter((s) => s.phase === 'running') ?? [])
-const ready = computed(() => b.value?.steps.filter((s) => s.phase === 'ready') ?? [])
-/** What is off the fire for a while stands still. */
-const stands = (s: Step) => s.fire && !s.base && b.value!.paused_at_s !== null
-const left = (s: Step) => (s.due_s === null ? 0 : s.due_s - (stands(s) ? 0 : ran(b.value!)))
-/** The running step that is due first stands large; with none running, the first that can begin. */
-const first = computed(
-  () => [...running.value].sort((x, y) => left(x) - left(y))[0] ?? ready.value[0],
-)
+const left = (s: Step) => stepLeft(b.value!, s)
+/** The step in hand stands large. */
+const first = computed(() => b.value && stepInHand(b.value))
 const over = computed(() => first.value?.phase === 'running' && left(first.value) < 0)
-function told(s: Step): [string, string] {
-  const t = Math.abs(left(s))
-  if (t >= 36 * 3600) return [(t / 86400).toFixed(1), 'days']
-  if (t >= 5400) return [(Math.round(t / 360) / 10).toString(), 'hours']
-  return t >= 600 ? [minutes(t), 'minutes'] : [stopwatch(t), 'minutes:seconds']
-}
+const told = (s: Step) => countdown(left(s))
+const inWords = (s: Step) => Object.values(told(s)).join(' ')
 /** The pan or the curd that runs as this base, with where it stands. */
-const lives = useLives()
-const made = (s: Step) =>
-  lives.value.find((x) => x.making?.parent === b.value?.id && x.making?.slot === s.lit_slot)
+const kitchen = useRunning()
+const lives = computed(() => (kitchen.data.value ?? []).map(liveOf))
+const ofThis = (x: Live) => x.making?.parent === b.value?.id
+const made = (s: Step) => lives.value.find((x) => ofThis(x) && x.making?.slot === s.lit_slot)
+/** Its bases that are on their way. */
+const bases = computed(() =>
+  (kitchen.data.value ?? []).filter((x) => x.kind !== 'sweet' && ofThis(liveOf(x))),
+)
+/** What else runs, beside the step in hand and what is drawn with its own pan. */
+const also = computed(() => running.value.filter((x) => x !== first.value && !made(x)))
+/** What one of them asks for now comes before the sweet's own step. */
+const asks = computed(() => {
+  const [soonest] = (steadyNow.value, asked(lives.value.filter(ofThis)))
+  return soonest && soonest.left <= 0 && !b.value?.given_up ? soonest : undefined
+})
+const { answer, later: baseLater } = useAnswers(
+  () => bases.value.filter(isPan),
+  log,
+  (of) => void router.push(of.live.path),
+  true,
+)
 /** Its plan on the Bench, in a pan and on a burner that are free. */
 const onBench = (s: Step) => ({
   path: `/bench${s.bench}`,
@@ -73,7 +87,7 @@ const isOver = (s: Step) => s.phase === 'running' && left(s) < 0
 const timeOf = (s: Step) =>
   s.phase !== 'running' || s.due_s === null
     ? takes(s)
-    : `${told(s).join(' ').replace('minutes:seconds', 'min').replace('minutes', 'min')} ${left(s) < 0 ? 'over' : 'left'}`
+    : `${inWords(s).replace('minutes:seconds', 'min').replace('minutes', 'min')} ${left(s) < 0 ? 'over' : 'left'}`
 /** Pieces as they are told now. */
 const ends = computed(() => {
   const { low, likely, high } = b.value!.told_pieces
@@ -90,7 +104,7 @@ const next = computed(() => {
   )
 })
 const act = () => {
-  if (!first.value) return
+  if (!first.value || made(first.value)) return
   if (next.value) begin(next.value)
   else if (first.value.phase === 'running') done(first.value)
   else begin(first.value)
@@ -116,6 +130,9 @@ useKeys([
           <RouterLink to="/stove">the Stove</RouterLink><b>{{ b.name }}</b>
         </p>
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
+        <p v-else-if="asks" class="words">
+          <b>{{ asks.live.name }}: {{ asks.nudge.act }}</b>
+        </p>
         <p v-else-if="b.finished" class="words">
           <b>It is made.</b> {{ b.said }} {{ b.keeping }}
           <RouterLink :to="{ path: '/sweets', query: again(b.plan) }"
@@ -127,22 +144,34 @@ useKeys([
           cools.
         </p>
         <p v-else-if="first" class="words">
-          <b>{{ first.say }}</b> {{ first.check }}
-          <RouterLink v-if="first.lit_slot && made(first)" :to="made(first)!.path"
-            >{{ made(first)!.name }} is under way.</RouterLink
-          >
+          <b>{{ first.say }}</b> {{ made(first) ? '' : first.check }}
+          <template v-if="made(first)">
+            <RouterLink :to="made(first)!.path">{{ made(first)!.name }}</RouterLink> is under way;
+            once it is weighed this goes on by itself.
+          </template>
           <RouterLink v-else-if="first.lit_slot && first.phase !== 'done'" :to="onBench(first)"
             >Plan it on the Bench.</RouterLink
           >
           <TakeBase
-            v-if="first.base"
+            v-if="first.base && !made(first)"
             :making="b.id"
             :letter="first.base"
             :does="DOES[first.bench]!"
           />
         </p>
         <p v-else class="words"><b>All its steps are done.</b> Weigh it and count it.</p>
-        <div v-if="first && !b.given_up && !b.finished" class="verb">
+        <div v-if="asks" class="verb">
+          <button type="button" class="plate" @click="answer(asks)">
+            {{ VERBS[asks.nudge.answer]?.text ?? 'Go to it' }}
+          </button>
+          <button type="button" class="touch" @click="baseLater(asks)">
+            {{ asks.nudge.kind === 'hazard' ? 'I see it: 90 seconds' : 'In two minutes' }}
+          </button>
+        </div>
+        <div v-else-if="first && made(first) && !b.given_up" class="verb">
+          <button type="button" class="touch" @click="done(first)">Done, unweighed</button>
+        </div>
+        <div v-else-if="first && !b.given_up && !b.finished" class="verb">
           <button type="button" class="plate" @click="act">
             {{ next ? 'Done: the next' : first.phase === 'running' ? 'Done' : 'Begin it' }}
             <kbd>D</kbd>
@@ -166,11 +195,15 @@ useKeys([
           <b>{{ first.caution.title }}</b> {{ first.caution.text }}
         </p>
       </section>
-      <div class="things">
+      <div v-if="bases.length" class="bases" :class="{ several: bases.length > 1 }">
+        <BaseInHand v-for="x in bases" :key="x.id" :batch="x" />
+      </div>
+      <div class="things" :class="{ wide: first && made(first) && !also.length }">
         <div>
-          <template v-if="first && first.phase === 'running'">
-            <p class="huge" :class="{ over }">{{ told(first)[0] }}</p>
-            <p class="under">{{ told(first)[1] }} {{ over ? 'over its time' : 'left' }}</p>
+          <template v-if="first && made(first)" />
+          <template v-else-if="first && first.phase === 'running'">
+            <p class="huge" :class="{ over }">{{ told(first).figure }}</p>
+            <p class="under">{{ told(first).unit }} {{ over ? 'over its time' : 'left' }}</p>
             <p v-if="load(first)" class="second">{{ load(first) }}</p>
           </template>
           <template v-else-if="first && !b.finished">
@@ -189,8 +222,8 @@ useKeys([
           <p v-if="b.stop_kg && first?.fire && !first.base && !b.finished" class="second">
             keep cooking to {{ grams(b.stop_kg) }}
           </p>
-          <p v-for="s in running.filter((x) => x !== first)" :key="s.key" class="also">
-            <b>{{ told(s).join(' ') }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
+          <p v-for="s in also" :key="s.key" class="also">
+            <b>{{ inWords(s) }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
             <button type="button" class="touch" @click="done(s)">
               Done<span class="visually-hidden">: {{ s.say }}</span>
             </button>
@@ -296,12 +329,27 @@ useKeys([
 .danger b {
   color: var(--madder);
 }
+.bases {
+  margin: 12px 6px 4px;
+}
+.bases.several {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 34px;
+  align-items: start;
+}
 .things {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
   gap: 34px;
   align-items: start;
   margin: 12px 6px 20px;
+}
+.things.wide > div {
+  display: none;
+}
+.things.wide {
+  grid-template-columns: minmax(0, 1fr);
 }
 .huge {
   font-size: 124px;
@@ -354,6 +402,7 @@ useKeys([
 }
 @media (max-width: 900px) {
   .things,
+  .bases.several,
   .log-it {
     grid-template-columns: minmax(0, 1fr);
     gap: 18px;

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import type { LiveBatch } from '@/api/kitchen'
 import type { Asked, Live } from '@/shell/live'
 import { live, nudge } from '@/shell/lives.fixture'
-import { answerTo } from './answers'
+import { answerTo, panActs } from './answers'
 
 const PAN = { flame: 'strong', sugar_kg: 0.3, sugar_in_kg: 0.1 } as LiveBatch
 const due = (of: Live['of'], answer: string): Asked => ({
@@ -39,4 +39,17 @@ test.each<[Live['of'], string, object | null]>([
   ['sweet', 'resumed', { kind: 'resumed' }],
 ])('a %s that asks for %s leads to its page, and logs only what it is', (of, answer, event) => {
   expect(answerTo(due(of, answer), undefined)).toEqual({ event, then: 'go' })
+})
+
+test('the buttons of a pan are those of its phase, and the sugar that is still to go in', () => {
+  const acts = (more: object) =>
+    panActs({ ...PAN, paused_at_s: null, ...more } as LiveBatch).map((a) => a.text)
+  expect(acts({ phase: 'heating' })).toEqual(['First boil', 'Sugar in', 'Pause', 'Take it off'])
+  expect(acts({ phase: 'boiling', sugar_in_kg: 0.3, paused_at_s: 5 })).toEqual([
+    'Stirred',
+    'Scraped',
+    'Go on',
+    'Take it off',
+  ])
+  expect(acts({ phase: 'off' })).toEqual([])
 })

@@ -8,6 +8,24 @@ export interface Answer {
   then: 'go' | 'stay' | 'type'
 }
 
+/** What the button says that answers a nudge, and the key that does the same on a pan's page. */
+export const VERBS: Record<string, { text: string; key: string } | undefined> = {
+  first_boil: { text: 'First boil', key: 'B' },
+  stirred: { text: 'Stirred', key: 'S' },
+  scraped: { text: 'Scraped', key: 'S' },
+  sugar_in: { text: 'Sugar in', key: 'I' },
+  off: { text: 'Take it off', key: 'O' },
+  reading: { text: 'Read it', key: 'R' },
+  flame_changed: { text: 'Flame down', key: 'F' },
+  resumed: { text: 'Back on the fire', key: 'P' },
+  noted: { text: 'It is chilling', key: '' },
+  shade_seen: { text: 'Look at it', key: '' },
+  added: { text: 'Go to it', key: '' },
+  load_seen: { text: 'It is out', key: '' },
+  step_done: { text: 'Done', key: 'D' },
+  weighed: { text: 'Weigh it', key: '' },
+}
+
 const SEEN_FOR_S = 1800
 /** Put off for so long. */
 export const snoozed = ({ nudge }: Asked, seconds: number): EventIn => ({
@@ -52,4 +70,29 @@ export function answerTo(due: Asked, pan: LiveBatch | undefined): Answer {
   if (due.nudge.answer === 'weighed') return { event: null, then: 'go' }
   const event = pan ? ofPan(due, pan) : null
   return { event, then: pan && !event ? 'type' : 'stay' }
+}
+
+/** What hands do to a pan of milk on the fire, by a button or its key. */
+export interface Act {
+  text: string
+  key: string
+  event: EventIn
+}
+export function panActs(pan: LiveBatch): Act[] {
+  const onFire = pan.phase === 'heating' || pan.phase === 'boiling'
+  const sugar = Math.max(0, pan.sugar_kg - pan.sugar_in_kg)
+  const acts: (Act | false)[] = [
+    pan.phase === 'heating' && { text: 'First boil', key: 'B', event: { kind: 'first_boil' } },
+    pan.phase === 'boiling' && { text: 'Stirred', key: 'S', event: { kind: 'stirred' } },
+    pan.phase === 'boiling' && { text: 'Scraped', key: 'C', event: { kind: 'scraped' } },
+    onFire &&
+      sugar > 0 && { text: 'Sugar in', key: 'I', event: { kind: 'sugar_in', mass_kg: sugar } },
+    onFire && {
+      text: pan.paused_at_s === null ? 'Pause' : 'Go on',
+      key: 'P',
+      event: { kind: pan.paused_at_s === null ? 'paused' : 'resumed' },
+    },
+    onFire && { text: 'Take it off', key: 'O', event: { kind: 'off' } },
+  ]
+  return acts.filter((act) => act !== false)
 }

@@ -39,12 +39,12 @@ export function strip(live: Live): { says: string; due: boolean } {
 
 const COMES = 3600
 
-/** One sentence for all pans: hazards first, then what is overdue, then what comes. */
-export function need(lives: Live[], batch: LiveBatch): Need {
+/** One sentence for all that goes on, seen from one pan or from none: hazards first, then what is overdue, then what comes. */
+export function need(lives: Live[], batch?: LiveBatch): Need {
   const all = asked(lives)
   const due = all[0] && all[0].left <= 0 ? all[0] : null
-  const here = due?.live ?? livePan(batch)
-  const same = (a: Asked) => a.live.id === here.id && a.live.of === here.of
+  const here = due?.live ?? (batch && livePan(batch))
+  const same = (a: Asked) => a.live.id === here?.id && a.live.of === here.of
   const named = (a: Asked) =>
     lives.length > 1 ? `${a.live.name}: ${lower(a.nudge.act)}` : a.nudge.act
   const coming = all.filter((a) => a !== due && a.left > 0 && a.left < COMES)
@@ -58,7 +58,7 @@ export function need(lives: Live[], batch: LiveBatch): Need {
   })
   const then = follows.length ? `Then ${follows.join(', and ')}.` : ''
   if (due) return { now: true, act: named(due), then, due }
-  return { now: false, act: calm(batch), then, due: null }
+  return { now: false, act: batch ? calm(batch) : 'Nothing asks for hands now.', then, due: null }
 }
 
 function calm(batch: LiveBatch): string {

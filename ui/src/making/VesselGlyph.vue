@@ -1,32 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { SweetBatch } from '@/api/client'
+import type { GlyphKind } from './glyphs'
 
-/** What a step stands in, on the bank: a pan on its flame, a cloth, a bowl, a cold box, hands. */
-const props = defineProps<{ step: SweetBatch['steps'][number] }>()
-const kind = computed(() => {
-  const s = props.step
-  if (s.bench === '/strain') return 'cloth'
-  if (s.fire || s.base) return 'pan'
-  if (/freez/i.test(s.say)) return 'cold'
-  return s.hands ? 'bowl' : 'lid'
-})
-const full = computed(() => props.step.phase !== 'waits')
+/** What milk stands in, on the bank or the hob: a pan on its flame, a cloth, a bowl, a cold box, hands. */
+defineProps<{ kind: GlyphKind; full?: boolean; lit?: boolean; faint?: boolean }>()
 </script>
 
 <template>
-  <svg
-    width="76"
-    height="52"
-    viewBox="0 0 76 52"
-    aria-hidden="true"
-    :class="{ faint: step.phase === 'waits' }"
-  >
+  <svg width="76" height="52" viewBox="0 0 76 52" aria-hidden="true" :class="{ faint }">
     <template v-if="kind === 'pan'">
       <path v-if="full" class="milk" d="M15 20h46c-3 12-10 17-23 17s-20-5-23-17z" />
       <path class="line" d="M10 8c2 20 8 29 28 29s26-9 28-29M4 12h8M64 12h8" />
       <path
-        v-if="step.phase === 'running'"
+        v-if="lit"
         class="flame"
         d="M30 48c-4-4 1-6 0-9 5 3 5 6 3 9zM44 48c-4-4 1-6 0-9 5 3 5 6 3 9z"
       />

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean
+from tests.ui.hands import BOTH, clean
 from tests.ui.test_caramel import off_all
 from tests.ui.test_makings import batch, happens, light, planned
 from tests.web.test_instruments import ask
@@ -94,12 +94,13 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     page.get_by_role("dialog").get_by_role("textbox").fill(f"{told * 900:.0f}")
     page.get_by_role("dialog").locator("button.plate").first.click()
     expect(milk).to_have_count(0)
-    box(page, "Chhena for Kalakand for the cox weighs, g").fill("nothing")
+    weighs = chhena.get_by_role("textbox", name="It weighs, g")
+    weighs.fill("nothing")
     chhena.get_by_role("button", name="Weigh it").click()
     expect(chhena.get_by_role("alert")).to_contain_text("is no figure")
     while batch(url, pot)["steps"][batch(url, pot)["step"]]["name"] != "weigh":
         happens(url, pot, kind="step_done")
-    box(page, "Chhena for Kalakand for the cox weighs, g").fill(f"{batch(url, pot)['told_kg']['likely'] * 900:.0f}")
+    weighs.fill(f"{batch(url, pot)['told_kg']['likely'] * 900:.0f}")
     chhena.get_by_role("button", name="Weigh it").click()
     expect(page.get_by_role("list", name="The steps").locator("> .done")).to_have_count(2)
     joined = next(s for s in batch(url, sweet)["steps"] if s["key"] == "join")

@@ -142,7 +142,9 @@ def test_kalakand_of_two_milks_on_two_burners(page: Page, kitchen_url: str, cloc
     clean(page)
     page.goto(url + "/book")
     line = (
-        page.get_by_role("region", name="Batches").get_by_role("listitem").filter(has_text=re.compile("^Kalakand for the stroke"))
+        page.get_by_role("region", name="Batches")
+        .get_by_role("listitem")
+        .filter(has_text=re.compile("^Kalakand for the stroke"))
     )
     expect(line).to_contain_text("21 pieces")
 
@@ -228,3 +230,27 @@ def test_what_is_to_buy_is_ticked_off(page: Page, kitchen_url: str, clock, size:
     page.reload()
     expect(boxes.first).to_be_checked()
     assert boxes.first.bounding_box()["height"] >= 40
+
+
+def test_a_part_of_what_stands_is_taken(page: Page, kitchen_url: str, clock):
+    """So much and no more; what is said wrong is kept and told."""
+    url = kitchen_url
+    off_all(url)
+    planned(page, "sponge balls", {"url": url, "want": "10", "name": "A few balls"})
+    number = int(page.url.rsplit("/", 1)[1])
+    page.get_by_role("button", name="a part of Chhena for the juniors").click()
+    much = page.get_by_role("textbox", name="How much of it")
+    for wrong, told in (("two fistfuls", "two fistfuls"), ("5 kg", "416 g")):
+        much.fill(wrong)
+        page.get_by_role("button", name="Take it", exact=True).click()
+        expect(page.get_by_role("alert")).to_contain_text(told)
+        expect(much).to_have_value(wrong)
+    clean(page)
+    much.fill("100 g")
+    page.get_by_role("button", name="Take it", exact=True).click()
+    # the rest can still be made for it, or it goes on with that
+    expect(page.get_by_role("list", name="The steps").get_by_role("link", name="gave 100 g")).to_be_visible()
+    base = batch(url, number)["steps"][0]
+    assert base["base_kg"] == 0.1 and base["phase"] == "running"
+    left = {b["name"]: b["mass_kg"] for b in ask(f"{url}/api/sweets/bases")["bases"]}
+    assert abs(left["Chhena for the juniors"] - 0.316) < 1e-9

@@ -27,7 +27,8 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
   book: ['Book', () => import('./stations/book/BookList.vue')],
   batch: ['Book', () => import('./stations/book/BookPage.vue')],
-  science: ['Science', () => import('./science/SciencePage.vue')],
+  science: ['Science', () => import('./reading/TextPage.vue')],
+  using: ['How to use it', () => import('./reading/TextPage.vue')],
 }
 
 /** Pages where one logs. */

@@ -24,8 +24,8 @@ from . import (
     larder,
     pages,
     problems,
+    reading,
     rehearsal,
-    science,
     security,
     shelf,
     stream,
@@ -98,7 +98,7 @@ def create_app(
     keeping.routes(app, db, copies, clock, changes, readers, door)
     stream.routes(app, changes, door)
     app.add_url_rule("/openapi.json", "openapi", lambda: jsonify(app.document))
-    science.routes(app)
+    reading.routes(app)
     pages.routes(app)
     rights.all_stand(app)
     readers.resume()

@@ -28,6 +28,7 @@ ADDRESSES = {
     "book": "/book",
     "batch": "/book/<int:id>",
     "science": "/science/<string:page>",
+    "using": "/using/<string:page>",
 }
 """The one page's addresses by name; the browser's router has the same ones (web/shared.py)."""
 

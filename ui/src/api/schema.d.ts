@@ -1356,6 +1356,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/using/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where how to use it has these words */
+        post: operations["find_using"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/using/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A page of how to use it */
+        get: operations["get_using"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3085,6 +3119,11 @@ export interface components {
             /** Path */
             path: string;
         };
+        /** FindIn */
+        FindIn: {
+            /** Words */
+            words: string;
+        };
         /**
          * FirstBoilIn
          * @description It came to the boil: the cook's clock starts.
@@ -3251,6 +3290,31 @@ export interface components {
             form: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * FoundIn
+         * @description A section of a page that has the words.
+         */
+        FoundIn: {
+            /** Anchor */
+            anchor: string;
+            /**
+             * Page
+             * @enum {string}
+             */
+            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "jobs" | "phone" | "copies" | "command-line" | "security";
+            /**
+             * Says
+             * @description The words with what stands about them
+             */
+            says: string;
+            /** Title */
+            title: string;
+        };
+        /** FoundOut */
+        FoundOut: {
+            /** Sections */
+            sections: components["schemas"]["FoundIn"][];
         };
         /**
          * FrozenAnswer
@@ -5649,28 +5713,6 @@ export interface components {
             /** Name */
             name: string;
         };
-        /** ScienceLink */
-        ScienceLink: {
-            /** Key */
-            key: string;
-            /** Title */
-            title: string;
-        };
-        /**
-         * ScienceOut
-         * @description One page, and all there are. Its rules carry the anchors that a why names.
-         */
-        ScienceOut: {
-            /**
-             * Html
-             * @description Our own text: headings, paragraphs and tables
-             */
-            html: string;
-            /** Pages */
-            pages: components["schemas"]["ScienceLink"][];
-            /** Title */
-            title: string;
-        };
         /**
          * Score
          * @description Points of 100, whole and by part, with the facts behind them. kg, s; ``off_target`` is a share.
@@ -7108,6 +7150,28 @@ export interface components {
             note?: string;
             /** Value */
             value: string;
+        };
+        /** TextLink */
+        TextLink: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * TextOut
+         * @description One page, and all there are of its kind. Its headings carry anchors; a why names one.
+         */
+        TextOut: {
+            /**
+             * Html
+             * @description Our own text: headings, paragraphs, tables and pictures
+             */
+            html: string;
+            /** Pages */
+            pages: components["schemas"]["TextLink"][];
+            /** Title */
+            title: string;
         };
         /**
          * TrackOut
@@ -15734,7 +15798,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScienceOut"];
+                    "application/json": components["schemas"]["TextOut"];
                 };
             };
             /** @description Bad Request */
@@ -17313,6 +17377,232 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyrupOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_using: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_using: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "jobs" | "phone" | "copies" | "command-line" | "security";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOut"];
                 };
             };
             /** @description Bad Request */

@@ -20,7 +20,8 @@ export const ADDRESSES = {
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
   "batch": "/book/:id(\\d+)",
-  "science": "/science/:page"
+  "science": "/science/:page",
+  "using": "/using/:page"
 } as const
 export const STAGES = [
   "runs like milk",

@@ -4,6 +4,7 @@ import { onBeforeUnmount } from 'vue'
 import { RouterView, useRoute } from 'vue-router'
 import { listen } from '@/api/kitchen'
 import { may } from '@/door/me'
+import { pageFor } from '@/reading/text'
 import { useNudging } from './nudging'
 import ClockNote from './ClockNote.vue'
 import RefusedNote from './RefusedNote.vue'
@@ -27,12 +28,30 @@ useNudging()
     <fieldset class="acts" :disabled="route.meta.needs && !may(route.meta.needs)">
       <RouterView />
     </fieldset>
+    <!-- where there is no room for the rail's own button -->
+    <RouterLink
+      v-if="!route.path.startsWith('/using')"
+      class="how"
+      :to="`/using/${pageFor(route.path)}`"
+      >How to use this</RouterLink
+    >
   </main>
 </template>
 
 <style scoped>
 .acts {
   display: contents;
+}
+.how {
+  display: none;
+}
+@media (max-width: 900px) {
+  .how {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+    margin: 0 18px 12px;
+  }
 }
 .only {
   max-width: 1336px;

@@ -6,6 +6,7 @@ import HomeSign from '@/door/HomeSign.vue'
 import { may } from '@/door/me'
 import BurnerStrip from './BurnerStrip.vue'
 import { keys, pressed, type Key } from './keys'
+import HelpTray from './HelpTray.vue'
 import StationIcon from './StationIcon.vue'
 
 const night = defineModel<boolean>('night', { required: true })
@@ -24,7 +25,7 @@ const STATIONS = [
 const global: Key[] = [
   ...STATIONS.map((s) => ({ key: s.key, does: s.name, run: () => void router.push(s.path) })),
   { key: 'n', does: 'night kitchen, on and off', run: () => (night.value = !night.value) },
-  { key: '?', does: 'these keys', run: () => (helping.value = true) },
+  { key: '?', does: 'how to use this screen', run: () => (helping.value = true) },
 ]
 const on = (event: KeyboardEvent) => pressed(event, global)
 onMounted(() => window.addEventListener('keydown', on))
@@ -62,7 +63,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
         <span class="visually-hidden">Night kitchen</span>
       </button>
       <button type="button" class="tool" @click="helping = true">
-        <kbd aria-hidden="true">?</kbd><span class="visually-hidden">Keys of this screen</span>
+        <kbd aria-hidden="true">?</kbd><span class="visually-hidden">How to use this</span>
       </button>
       <HomeSign />
     </div>
@@ -70,18 +71,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
     <HomeSign line />
   </header>
   <NModal v-model:show="helping" :auto-focus="true">
-    <section class="tray keys" role="dialog" aria-label="Keys of this screen">
-      <h2 class="heading">Keys</h2>
-      <dl>
-        <template v-for="k in [...keys.list, ...global]" :key="k.key">
-          <dt>
-            <kbd>{{ k.key.toUpperCase() }}</kbd>
-          </dt>
-          <dd>{{ k.does }}</dd>
-        </template>
-      </dl>
-      <button type="button" class="plate line" @click="helping = false">Close</button>
-    </section>
+    <HelpTray :address="route.path" :keys="[...keys.list, ...global]" @close="helping = false" />
   </NModal>
 </template>
 
@@ -202,16 +192,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', on))
 .strip {
   margin-left: auto;
   justify-content: flex-end;
-}
-.keys {
-  width: min(420px, 92vw);
-}
-.keys dl {
-  display: grid;
-  grid-template-columns: 44px 1fr;
-  gap: 10px 8px;
-  margin: 14px 0 20px;
-  font-size: 17px;
 }
 @media (max-width: 900px) {
   .rail {

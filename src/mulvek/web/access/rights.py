@@ -17,7 +17,7 @@ _ROUTES = {
         get_rehearsals get_rehearsal get_account
         get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
-        get_science check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
+        get_science get_using find_using picture check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
         log_event part_batch pour_batch take_base

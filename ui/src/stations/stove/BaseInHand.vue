@@ -87,7 +87,7 @@ function weigh() {
         <RouterLink class="touch" :to="live.path">its own page</RouterLink>
       </p>
       <form @submit.prevent="weigh">
-        <FormField v-model="typed" :label="`${batch.name} weighs, g`" />
+        <FormField v-model="typed" label="It weighs, g" />
         <button type="submit" class="plate line">Weigh it</button>
       </form>
       <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>

@@ -164,10 +164,19 @@ def test_9_fried_discs_in_sweet_milk(job):
     assert next(iter(ran)) == "part.poli-milk.sweeten" and list(ran)[-1] == "soak"
 
 
-@pytest.mark.parametrize("school", ["cooked-fruit", "fruit", "reduced", "khoya"])
-def test_11_kulfi(job, school):
+@pytest.mark.parametrize(
+    ("school", "fruit"),
+    [
+        ("cooked-fruit", "mango"),
+        ("cooked-fruit", "strawberry"),
+        ("fruit", "custard-apple"),
+        ("reduced", ""),
+        ("khoya", ""),
+    ],
+)
+def test_11_kulfi(job, school, fruit):
     """Reduced milk, cooled before fruit meets it; the fill, the hours and the minutes out."""
-    it = job("kulfi", "10", school=school)
+    it = job("kulfi", "10", school=school, fruit=fruit)
     it.makes("R")
     frozen = it.told["frozen"]["answer"]
     stands = f"{frozen['stand_s']['low'] / 60:.0f} to {frozen['stand_s']['high'] / 60:.0f} minutes"
@@ -176,10 +185,11 @@ def test_11_kulfi(job, school):
     ran, _ = it.to_the_plate("R")
     assert list(ran)[-1] == "freeze" and "5 °C" in ran["cool"]["say"]
     if school == "cooked-fruit":  # both are cold before they meet
-        fruit = next(s for s in it.told["steps"] if s["step"]["key"] == "part.cooked-fruit.chill")
+        chilled = next(s for s in it.told["steps"] if s["step"]["key"] == "part.cooked-fruit.chill")
         meet = next(s["step"] for s in it.told["steps"] if s["step"]["key"] == "meet")
-        assert "5 °C" in fruit["step"]["say"] and {"cool", fruit["step"]["key"]} == set(meet["after"])
-        assert any(row["within"] == "cooked fruit" and row["key"] == "mango" for row in it.told["rows"])
+        assert "5 °C" in chilled["step"]["say"] and {"cool", chilled["step"]["key"]} == set(meet["after"])
+        assert any(row["within"] == "cooked fruit" and row["key"] == fruit for row in it.told["rows"])
+        assert any("splits" in c["title"] for c in it.told["cautions"]) is (fruit == "strawberry")
 
 
 @pytest.mark.parametrize("school", ["slow", "quick"])

@@ -11,7 +11,8 @@ from mulvek.core.planning.curdle.acid import COAGULANTS
 from mulvek.core.planning.curdle.balance import DRAINS
 from mulvek.core.planning.curdle.pieces import USES
 from mulvek.core.planning.strain.draining import CLOTHS
-from mulvek.core.planning.sweets.library import library
+from mulvek.core.planning.sweets.fruits import pulps, takes_fruit
+from mulvek.core.planning.sweets.library import library, things
 
 Request = dict[str, Any]
 
@@ -201,4 +202,6 @@ def sweets(draw: st.DrawFn, *only: str) -> Request:
             },
         )
     )
+    if takes_fruit(library()[sweet].schools[school], library()):
+        asked["fruit"] = draw(st.sampled_from(["", *pulps(things())]))
     return asked

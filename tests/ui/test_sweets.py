@@ -53,6 +53,21 @@ def test_a_dialogs_button_stays_under_the_finger(page: Page, kitchen_url: str):
     assert page.evaluate("window.places.size") == 1
 
 
+def test_kulfi_of_the_fruit_there_is(page: Page, kitchen_url: str):
+    """Its own name, water and acid; taken from the sentence when the way of making it has none."""
+    page.goto(kitchen_url + "/sweets")
+    pick(page, "how it is made", "with fruit cooked down")
+    pick(page, "which fruit", "strawberry")
+    expect(page).to_have_url(re.compile("fruit=strawberry"))
+    expect(page.get_by_label("The work")).to_contain_text("splits the milk warm")
+    expect(page.get_by_label("The plan")).to_contain_text("strawberry pulp")
+    expect(page.locator("main")).to_contain_text("strawberry pulp")
+    clean(page)
+    pick(page, "how it is made", "from reduced milk and khoya")
+    expect(page.get_by_role("button", name="which fruit:")).to_have_count(0)
+    expect(page.get_by_label("The work").get_by_role("button", name="Begin it")).to_be_enabled()
+
+
 def run_through(page: Page, steps: int) -> None:
     """Every step begun and done with the one large plate: where one follows the other, one press ends and begins."""
     plate, done = page.locator(".now .verb .plate"), page.locator(".steps .done")

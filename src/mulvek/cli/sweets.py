@@ -24,6 +24,7 @@ def add_sweets(commands: Any) -> None:
         command.add_argument("--sweet", default=usual, help="basundi, kheer, kulfi, kalakand, burfi, sponge-balls…")
         command.add_argument("--school", default="khoya" if command is swap else "", help="its way of making")
         command.add_argument("--flavour", default="")
+        command.add_argument("--fruit", default="", help="mango, strawberry, custard-apple…; where it takes a fruit")
         command.add_argument("--want", default="", help='"24 sticks", "1.2 kg"')
         command.add_argument("--have", action="append", default=[], help='"milk 1.1 L", "C 380 g"; repeatable')
         command.add_argument("--each", default="", help='one piece: "70 ml", "12 g"')
@@ -75,6 +76,7 @@ def _words(args: argparse.Namespace) -> dict[str, Any]:
         "sweet": args.sweet,
         "school": args.school,
         "flavour": args.flavour,
+        "fruit": args.fruit,
         "want": args.want or ("" if have else "12"),
         "have": have,
         "each": args.each,

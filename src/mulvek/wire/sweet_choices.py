@@ -7,6 +7,7 @@ from pydantic import Field
 
 from ..core.equipment.moulds import MOULDS
 from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.fruits import pulps, takes_fruit
 from ..core.planning.sweets.library import library, things
 from .model import Body, Out
 
@@ -17,6 +18,7 @@ class SchoolChoice(Out):
     about: str
     bases: dict[str, str]
     milk_fat_pct: float | None = Field(description="Of its usual milk; none when it is no dairy milk")
+    fruit: bool = Field(description="Made with a fruit, which can be another")
 
 
 class SweetChoice(Out):
@@ -48,10 +50,13 @@ class SweetChoices(Out):
     sweets: list[SweetChoice]
     moulds: list[MouldChoice]
     ingredients: dict[str, str]
+    fruits: dict[str, str] = Field(description="What a way of making it that takes a fruit can be made with")
 
 
 def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
     """All that the sentence chooses from; the cook's own sweets first."""
+
+    inner = library()
 
     def choice(sweet: Sweet, kept: tuple[int, int] | None) -> SweetChoice:
         return SweetChoice(
@@ -69,6 +74,7 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
                     about=s.about,
                     bases={k: b.do for k, b in s.bases.items()},
                     milk_fat_pct=_milk_fat(s.milk),
+                    fruit=takes_fruit(s, inner),
                 )
                 for s in sweet.schools.values()
             ],
@@ -86,6 +92,7 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
         sweets=[*mine, *ours],
         moulds=[MouldChoice(key=m.key, name=m.name, ml=round(m.volume_m3 * 1e6, 1)) for m in MOULDS.values()],
         ingredients={key: thing.name for key, thing in things().items()},
+        fruits=pulps(things()),
     )
 
 

@@ -20,6 +20,7 @@ from ..core.planning.sweets.build import Pantry, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Prices
 from ..core.planning.sweets.formula import MILK, PROPERTIES, Sweet
 from ..core.planning.sweets.frozen import Freezer
+from ..core.planning.sweets.fruits import with_fruit
 from ..core.planning.sweets.knobs import changed, chosen
 from ..core.planning.sweets.library import library, things
 from ..core.planning.sweets.plan import SweetPlan, usual_pan
@@ -60,6 +61,7 @@ class SweetIn(Body):
     have: list[HaveIn] = Field(default_factory=list, max_length=8)
     each: Words = Field("", description='One piece: "70 ml" of a mould, "12 g"; usual when empty')
     milk: Id | Key | MilkIn | None = Field(None, description="The school's own when empty")
+    fruit: Key = Field("", description="What it is made with where it takes a fruit; mango when empty")
     taken: Words = Field("", description='How far the first base is taken: "half", "a third", "30 % solids", "1.9"')
     changes: dict[Key, float] = Field(default_factory=dict, max_length=40)
     windows: dict[Key, Window] = Field(default_factory=dict, max_length=8)
@@ -170,7 +172,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
     sweet = pantry.sweets.get(words.sweet)
     if sweet is None:
         raise BadInput("sweet", f"There is no sweet “{words.sweet}”.", "Choose one of the list.")
-    school = chosen(sweet, words.school, words.flavour)
+    school, pantry = with_fruit(chosen(sweet, words.school, words.flavour), pantry, words.fruit)
     if words.taken.strip() and (letter := next((k for k, b in school.bases.items() if b.do == "reduce"), None)):
         base = school.bases[letter]
         of = milk_of(school, pantry)

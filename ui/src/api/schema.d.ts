@@ -5703,6 +5703,11 @@ export interface components {
             bases: {
                 [key: string]: string;
             };
+            /**
+             * Fruit
+             * @description Made with a fruit, which can be another
+             */
+            fruit: boolean;
             /** Key */
             key: string;
             /**
@@ -6607,6 +6612,13 @@ export interface components {
         };
         /** SweetChoices */
         SweetChoices: {
+            /**
+             * Fruits
+             * @description What a way of making it that takes a fruit can be made with
+             */
+            fruits: {
+                [key: string]: string;
+            };
             /** Ingredients */
             ingredients: {
                 [key: string]: string;
@@ -6675,6 +6687,12 @@ export interface components {
              * @default 3
              */
             freezes_kg_day?: number;
+            /**
+             * Fruit
+             * @description What it is made with where it takes a fruit; mango when empty
+             * @default
+             */
+            fruit?: string;
             /** Have */
             have?: components["schemas"]["HaveIn"][];
             /** @default null */

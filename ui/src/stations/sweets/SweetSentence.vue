@@ -48,6 +48,9 @@ const flavours = computed<WordChoice[]>(() => [
   { value: '', text: sweet.value?.usual_flavour ?? 'plain', does: 'as its school has it' },
   ...Object.entries(sweet.value?.flavours ?? {}).map(([value, text]) => ({ value, text })),
 ])
+const fruits = computed<WordChoice[]>(() =>
+  Object.entries(props.choices.fruits).map(([key, text], i) => ({ value: i ? key : '', text })),
+)
 const milks = computed<WordChoice[]>(() => [
   { value: '', text: 'its usual milk', does: f.value && !words.value.milk ? f.value.milk : '' },
   ...props.kitchen.milks.map((m) => ({ value: String(m.id), text: m.name })),
@@ -132,6 +135,7 @@ function choose(key: string) {
     sweet: key,
     school: '',
     flavour: '',
+    fruit: '',
     taken: '',
     base: '',
     change: '',
@@ -230,9 +234,20 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
         :shown="school?.name ?? ''"
         :choices="schools"
         :problem="wrong('school')"
-        @kept="keep({ taken: '', base: '', change: '' })"
+        @kept="keep({ taken: '', base: '', change: '', fruit: '' })"
       />
-      <template v-else>{{ school?.name }}</template>,
+      <template v-else>{{ school?.name }}</template>
+      <template v-if="school?.fruit">
+        of
+        <SentenceWord
+          v-model="words.fruit"
+          label="which fruit"
+          :shown="shown(fruits, words.fruit)"
+          :choices="fruits"
+          :problem="wrong('fruit')"
+          @kept="keep({ change: '' })"
+        /> </template
+      >,
       <template v-if="f && f.piece_way !== 'slab'">
         <SentenceWord
           v-model="words.each"

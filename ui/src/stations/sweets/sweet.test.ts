@@ -85,6 +85,7 @@ test('a time before another, over midnight too', () => {
 test('again: a plan asked once more is the same plan', () => {
   const said = words({
     sweet: 'kalakand',
+    fruit: 'guava',
     want: '40',
     milk: '2',
     change: 'cook=20;finish.ghee=0.1',

@@ -9,6 +9,7 @@ export const SWEET_FIRST = {
   sweet: 'kulfi',
   school: '',
   flavour: '',
+  fruit: '',
   from: 'want',
   want: '12',
   have: '',
@@ -75,6 +76,7 @@ export function askedOf(words: SweetWords, usualMilk: number | null): SweetIn {
     sweet: words.sweet,
     school: words.school,
     flavour: words.flavour,
+    fruit: words.fruit,
     want: words.from === 'want' ? words.want : '',
     have:
       words.from === 'have'
@@ -122,6 +124,7 @@ export function again(plan: SweetIn): Record<string, string> {
     sweet: plan.sweet,
     school: plan.school,
     flavour: plan.flavour,
+    fruit: plan.fruit,
     from: plan.have?.length && !Object.keys(plan.bases ?? {}).length ? 'have' : 'want',
     want: plan.want || SWEET_FIRST.want,
     have: (plan.have ?? []).map(({ what, amount }) => `${what}=${amount}`).join(';'),

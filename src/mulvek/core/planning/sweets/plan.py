@@ -18,10 +18,10 @@ from ..strain.forecast import LONGEST_S, bags_for, hanging_s
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
-from .checks import splits
 from .flow import step_of_row
 from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
+from .fruits import fruit_cautions
 from .minutes import Boiling, boilings
 from .nutrition import Nutrients, allergens, nutrients
 from .portions import (
@@ -386,11 +386,7 @@ def _cautions(plan: SweetPlan, built: Built, pantry: Pantry) -> list[Caution]:
     if not any("nut" in pantry.things[k].allergens for k in bought) and "nuts" in words:
         words.remove("nuts")
     made = [HAZARDS[w] for w in dict.fromkeys(words)]
-    sour = splits(built.parts.acid, built.parts.msnf) if built.school.fruit and plan.sweet.frozen else None
-    if sour and sour != "hot":
-        made.insert(
-            0, Caution("danger", f"This much fruit splits the milk {sour}.", "Take less of it, or a sweeter fruit.")
-        )
+    made = [*fruit_cautions(built, pantry.things, plan.sweet.frozen), *made]
     return sorted(made, key=lambda c: c.severity != "danger")
 
 

@@ -1,6 +1,8 @@
 """The jobs that run whole, from the sentence to counted pieces in the Book; each with the figures it is done for. What a
 job still lacks is not tested here: it has no figure yet."""
 
+import re
+
 import pytest
 
 from tests.jobs.walk import Job
@@ -129,6 +131,8 @@ def bread(job, school, sauce, of):
     assert {row["key"] for row in syrup} == {"white-sugar", "water"} and "wheat (gluten)" in it.told["allergens"]
     assert any(row["within"] == sauce and row["key"] == of for row in it.told["rows"])
     assert all(level["word"] == "in" for level in it.told["levels"])
+    drinks = it.step("pour")["facts"][0]
+    assert f"of the {sauce}" in drinks and "stands around it" in drinks
     it.cooks()
     ran, _ = it.to_the_plate()
     assert f"The {sauce}: " in "".join(step["say"] for step in ran.values()) and list(ran)[-1] == "pour"
@@ -157,6 +161,7 @@ def test_9_fried_discs_in_sweet_milk(job):
     it = job("milk-poli", "12")
     assert it.told["fry"] and any(row["when"] == "taken up in frying" for row in it.told["rows"])
     assert "Fat at 17" in it.step("fry")["facts"][0]
+    assert re.match(r"A disc of 1\d g drinks 2\d to 3\d g of the milk", it.step("soak")["facts"][0])
     dough = it.step("dough")
     assert dough["phase"] == "ready" and not dough["waits_for"]  # it rests while the milk goes down
     it.cooks()

@@ -1,6 +1,7 @@
 """What hands need at a step, in words: how strong, how hot, how many loads, how large; from the plan's own answers."""
 
 from ..core.equipment.quantities import say
+from ..core.planning.sweets.drinking import Drinks
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.planning.sweets.shaping import BOIL_S, FryAnswer, SlabAnswer, SyrupAnswer
 from ..core.planning.sweets.steps import PlannedStep
@@ -15,6 +16,10 @@ def step_facts(step: PlannedStep, f: SweetForecast) -> list[str]:
             return _loads(f.syrup)
         case "soak" if f.syrup:
             return _soak(f.syrup, f.plan.sweet.one)
+        case "soak" if f.plan.school.soak and f.plan.school.soak.within:
+            return _within(f)
+        case "pour" if f.drinks:
+            return _drinks(f.drinks)
         case "fry" if f.fry:
             return _fry(f.fry)
         case "knead" | "shape" if f.syrup:
@@ -59,6 +64,24 @@ def _soak(syrup: SyrupAnswer, one: str) -> list[str]:
     return [
         f"A {one} weighs {low:.0f} to {high:.0f} g when it has drunk; {say(syrup.left_kg, 'mass')} of syrup is left."
     ]
+
+
+def _within(f: SweetForecast) -> list[str]:
+    soak = f.plan.school.soak
+    assert soak is not None
+    low, high = f.plan.school.vary.get("soak.gain", (soak.gain, soak.gain))
+    dry = f.built.before_soak_kg * f.each_kg * 1e3
+    return [f"A {f.plan.sweet.one} of {dry:.0f} g drinks {low * dry:.0f} to {high * dry:.0f} g of the milk."]
+
+
+def _drinks(d: Drinks) -> list[str]:
+    said = [
+        f"The bread drinks {say(d.drunk.low, 'mass')} to {say(d.drunk.high, 'mass')} of the {d.of}; about "
+        f"{say(d.around.likely, 'mass')} stands around it."
+    ]
+    if d.rabri_kg < 0.9 * d.around.likely:
+        said.append(f"What stays in the pan can be boiled on to rabri: {say(d.rabri_kg, 'mass')} of all that.")
+    return said
 
 
 def _fry(fry: FryAnswer) -> list[str]:

@@ -18,6 +18,7 @@ from ..strain.forecast import LONGEST_S, bags_for, hanging_s
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
+from .drinking import Drinks, drinks
 from .flow import step_of_row
 from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
@@ -131,6 +132,7 @@ class SweetForecast:
     slab: SlabAnswer | None
     syrup: SyrupAnswer | None
     fry: FryAnswer | None
+    drinks: Drinks | None
     keeping: kp.Keeping
     cooling: kp.Cooling
     iced: kp.Cooling
@@ -231,6 +233,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         slab=slab,
         syrup=syrup,
         fry=fry,
+        drinks=drinks(built, batch.finished_kg),
         keeping=kp.keeping(
             built.parts,
             built.school.ph,

@@ -17,19 +17,21 @@ const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
 /** Each burner with what is on it, then what waits or hangs beside the fire (and sweets, whose burner is not
- *  told), and what each needs next. */
+ *  told), what is due first before the rest; burners that are free while there is room for them. */
 const fires = computed(() => {
-  const lit = (larder.data.value?.burners ?? []).map((burner) => {
+  const burners = (larder.data.value?.burners ?? []).map((burner) => {
     const live = lives.value.find((l) => l.onFire && l.burner === burner.id)
     const batch = stove.data.value?.find((b) => live?.of === 'pan' && b.id === live.id)
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
-  const beside = lives.value.filter((l) => !l.onFire || l.of === 'sweet')
-  const soonest = asked(beside).map((a) => a.live)
-  const places = [...new Set([...soonest, ...beside])]
-    .slice(0, Math.max(1, PLACES - lit.length))
+  const lit = burners.filter((b) => b.live).length
+  const waiting = lives.value.filter((l) => !l.onFire || l.of === 'sweet')
+  const beside = [...new Set([...asked(waiting).map((a) => a.live), ...waiting])]
+    .slice(0, Math.max(1, PLACES - lit))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
-  return [...lit, ...places].map((f) => ({
+  let free = PLACES - lit - beside.length
+  const shown = burners.filter((b) => b.live || free-- > 0)
+  return [...shown, ...beside].map((f) => ({
     ...f,
     ...(f.live ? strip(f.live) : { says: 'free', due: false }),
     flame: f.batch?.flame ?? (f.live && f.burner ? ('strong' as const) : undefined),

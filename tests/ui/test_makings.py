@@ -178,9 +178,13 @@ def test_one_chhena_for_two_sweets_to_counted_pieces(page: Page, kitchen_url: st
         page.get_by_role("button", name="Count them").click()
         expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
         expect(page.locator(".ends")).to_contain_text(f"9 {one}")
+        box(page, "The dough left over, g").fill("35")
+        page.get_by_role("button", name=re.compile("To the shelf.*dough")).click()
+        expect(page.get_by_role("button", name=re.compile("35 g: again.*dough"))).to_be_visible()
     page.goto(url + "/larder")
     shelf = page.get_by_role("region", name="The shelf")
     expect(shelf).to_contain_text(f"{left['Chhena for the juniors'] * 1e3:.0f} g")
+    expect(shelf.locator(".things > li").filter(has_text="dough")).to_have_count(2)
     syrups = shelf.locator(".things > li").filter(has=page.get_by_text("syrup", exact=True))
     expect(syrups).to_have_count(3)  # of both, and of the tea's
 

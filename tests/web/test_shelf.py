@@ -57,6 +57,39 @@ def test_what_a_sweet_takes_is_not_offered_again(client, clock, curd):
     assert counts and counts[0] < 30
 
 
+def test_sauce_and_dough_that_are_left_stand_there_as_they_were_weighed(client, clock):
+    """With the solids and the days that were told of them; a later weighing counts, none is both there and gone."""
+    sweet = begin(client, "sweet", {"sweet": "milk-poli", "want": "12", "pan": 2, "burner": 1})
+    number = sweet["id"]
+    assert [(left["of"], left["name"], left["mass_kg"]) for left in sweet["leaves"]] == [
+        ("sauce", "nut milk", None),
+        ("dough", "dough", None),
+    ]
+    for step in sweet["steps"]:
+        happens(client, number, kind="step_done", step=step["key"])
+    happens(client, number, kind="counted", count=12)
+    for of, kg in (("sauce", 0.4), ("dough", 0.09), ("sauce", 0.35)):
+        happens(client, number, kind="left_weighed", of=of, mass_kg=kg)
+        clock.now += 60
+    there = shelf(client)
+    told = client.post("/api/sweets/plan", json={"sweet": "milk-poli", "want": "12", "pan": 2, "burner": 1}).json
+    for of, kg in (("sauce", 0.35), ("dough", 0.09)):
+        thing, said = there[number, of], told["leaves"][of]
+        assert (thing["kind"], thing["mass_kg"], thing["fridge_days"]) == (of, kg, said["fridge_days"])
+        assert thing["total_solids"] == pytest.approx(said["total_solids"])
+    rabri = there[number, "sauce"]["uses"][0]
+    assert rabri["name"] == "rabri" and "boiled on" in rabri["says"]
+    assert look(client, number)["leaves"][0]["mass_kg"] == 0.35
+    happens(client, number, kind="gone", why="used-up", of="sauce")
+    assert (number, "sauce") not in shelf(client) and (number, "dough") in shelf(client)
+    # what is not made for it is not left of it
+    kulfi = begin(client, "sweet", {"sweet": "kulfi", "want": "12", "pan": 2, "burner": 1})
+    assert kulfi["leaves"] == []
+    event = {"event": {"kind": "left_weighed", "of": "dough", "mass_kg": 0.1}}
+    answer = client.post(f"/api/batches/{kulfi['id']}/events", json=event)
+    assert answer.status_code == 422 and answer.json["fields"][0]["path"] == "of"
+
+
 def test_each_goes_by_itself_and_comes_back_undone(client, clock, curd):
     happens(client, curd, kind="gone", why="used-up", of="whey")
     assert (curd, "whey") not in shelf(client) and (curd, "") in shelf(client)

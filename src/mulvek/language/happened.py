@@ -19,6 +19,7 @@ from ..core.batch.events import (
     Gone,
     Joined,
     Judged,
+    LeftWeighed,
     LidMoved,
     Lit,
     MilkAdded,
@@ -145,6 +146,8 @@ def sentence(event: Event, told: Told) -> str:
             return f"to {spoken(shade)} instead"
         case Added(what, mass_kg):
             return f"{say(mass_kg, 'mass')} of {_ADDED[what]} in"
+        case LeftWeighed(of, mass_kg):
+            return f"{say(mass_kg, 'mass')} of {of} left over"
         case PiecesCounted(count):
             return f"{count} {told.piece[count != 1]}"
         case Missed() | Snoozed() | Hushed() as attention:

@@ -21,6 +21,8 @@ class Left:
     of: Leftover
     there: Beside
     makes: list[str]
+    days: int = 0
+    """In the fridge, as it was told when the sweet began; 0 when nothing was."""
 
 
 def leftovers(session: Session) -> list[Left]:
@@ -39,9 +41,9 @@ def leftovers(session: Session) -> list[Left]:
             if set(there) == {"kg", "at_s", "total_solids"} and all(
                 isinstance(v, int | float) for v in there.values()
             ):
-                found.append(
-                    Left(number, name, of, Beside(**there), _makes(session, number) if of == "syrup" else [])
-                )
+                makes = _makes(session, number) if of == "syrup" else []
+                days = _days(session, number, of) if of == "sauce" else 0
+                found.append(Left(number, name, of, Beside(**there), makes, days))
     return found
 
 
@@ -50,6 +52,12 @@ def _makes(session: Session, number: int) -> list[str]:
     told = session.scalar(select(BatchRow.forecast).where(BatchRow.id == number))
     makes = _table(_table(told).get("syrup")).get("makes")
     return [said for said in makes if isinstance(said, str)] if isinstance(makes, list) else []
+
+
+def _days(session: Session, number: int, of: Leftover) -> int:
+    told = session.scalar(select(BatchRow.forecast).where(BatchRow.id == number))
+    days = _table(_table(_table(told).get("leaves")).get(of)).get("fridge_days")
+    return days if isinstance(days, int) else 0
 
 
 def _table(said: object) -> dict[str, Any]:

@@ -11,7 +11,7 @@ from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import Judged, Note, Reading, Scraped, Stirred
 from ..core.batch.kinds import KINDS
-from ..core.batch.leftovers import Beside, syrup_of, whey_of
+from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
 from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetState
@@ -50,7 +50,10 @@ def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:
     """What stands there beside what it was made for."""
     if isinstance(state, CurdState):
         return whey_of(batch.log.counted)
-    return syrup_of(batch.log.counted, batch.forecast, state.done) if isinstance(state, SweetState) else {}
+    if not isinstance(state, SweetState):
+        return {}
+    counted, told = batch.log.counted, batch.forecast
+    return syrup_of(counted, told, state.done) | left_of(counted, told)
 
 
 def _keep_what_it_teaches(row: BatchRow, batch: "Batch", state: Any, now_s: float) -> None:

@@ -12,6 +12,7 @@ from ..core.equipment.kitchen import Kitchen
 from ..core.planning.curdle.soak import keeps_days
 from ..core.planning.reduce.judgement import MILK_PH
 from ..core.planning.sweets.build import ReadyBase
+from ..core.planning.sweets.drinking import DOUGH_DAYS
 from ..core.planning.sweets.weighed import SOUR_PH, made_by
 from ..core.safety.keeping import keeping
 from ..store.aside import each
@@ -20,10 +21,12 @@ from ..store.batches import Batches
 from ..store.database import Database
 from ..store.leftovers import Left, leftovers
 from ..store.shelf import Shelf, read_shelf
-from ..wire.shelf import ShelfOut, ShelfThing, syrup_uses, uses, whey_uses
+from ..wire.shelf import ShelfOut, ShelfThing, Use, sauce_uses, syrup_uses, uses, whey_uses
 from ..wire.shopping import ShoppingOut, shopping
 
 TAGS = [Tag(name="larder")]
+SAUCE_DAYS = 2
+"""Of a sauce whose sweet told nothing of it."""
 
 
 def base_days(base: ReadyBase, place: Kitchen) -> int:
@@ -58,9 +61,23 @@ def _bases(session: Session) -> list[ShelfThing]:
     return [_base(ref, base, shelf) for ref, base in weighed_bases(session).items()]
 
 
+def _keeps_and_makes(left: Left, place: Kitchen) -> tuple[int, list[Use]]:
+    """Days in the fridge at most, and what it still makes."""
+    kg, solids = left.there.kg, left.there.total_solids
+    match left.of:
+        case "whey":
+            days = keeping(WHEY, WHEY_PH, room_c=place.room_c, fridge_c=place.fridge_c).fridge_days
+            return days, whey_uses(kg)
+        case "syrup":
+            return keeps_days(100 * solids), syrup_uses(left.makes)
+        case "sauce":
+            return left.days or SAUCE_DAYS, sauce_uses(kg, solids)
+        case "dough":
+            return DOUGH_DAYS, []
+
+
 def _left(left: Left, place: Kitchen) -> ShelfThing:
-    syrup = left.of == "syrup"
-    whey_days = keeping(WHEY, WHEY_PH, room_c=place.room_c, fridge_c=place.fridge_c).fridge_days
+    days, made = _keeps_and_makes(left, place)
     return ShelfThing(
         batch=left.batch,
         of=left.of,
@@ -69,9 +86,9 @@ def _left(left: Left, place: Kitchen) -> ShelfThing:
         mass_kg=left.there.kg,
         gave_kg=left.there.kg,
         since_s=left.there.at_s,
-        fridge_days=keeps_days(100 * left.there.total_solids) if syrup else whey_days,
+        fridge_days=days,
         total_solids=left.there.total_solids,
-        uses=syrup_uses(left.makes) if syrup else whey_uses(left.there.kg),
+        uses=made,
     )
 
 

@@ -10,6 +10,7 @@ from ..core.batch.leftovers import DOUGH_SHARE
 from ..core.equipment.quantities import say
 from ..core.errors import KitchenError
 from ..core.planning.sweets.build import ReadyBase
+from ..core.planning.sweets.drinking import RABRI_SOLIDS
 from ..core.planning.sweets.formula import Base, School, Sweet
 from ..core.planning.sweets.library import library
 from ..core.planning.sweets.plan import plan_sweet
@@ -17,7 +18,7 @@ from ..core.planning.sweets.weighed import fits
 from .model import Out
 from .sweet_words import SweetIn, Things, read_sweet_plan
 
-ShelfKind = Literal["reduce", "curdle", "hang", "caramel", "whey", "syrup"]
+ShelfKind = Literal["reduce", "curdle", "hang", "caramel", "whey", "syrup", "sauce", "dough"]
 MOST_USES = 4
 USUAL_SOLIDS = 0.13
 """Of milk that is told by how many times it is boiled down."""
@@ -34,10 +35,10 @@ class Use:
 
 
 class ShelfThing(Out):
-    """kg; s since the epoch. ``of``: empty for what the batch was made for, else the whey or the syrup beside it."""
+    """kg; s since the epoch. ``of``: empty for what the batch was made for, else what stands beside it."""
 
     batch: int
-    of: Literal["", "whey", "syrup"]
+    of: Literal["", "whey", "syrup", "sauce", "dough"]
     kind: ShelfKind
     name: str
     mass_kg: float
@@ -106,6 +107,12 @@ def _near(of: Base, base: ReadyBase) -> bool:
 def whey_uses(kg: float) -> list[Use]:
     """Whey kneads dough; left to sour it curdles the next milk."""
     return [Use(name="dough", says=f"kneads {say(kg / DOUGH_SHARE, 'mass')} of flour", words={})]
+
+
+def sauce_uses(kg: float, solids: float) -> list[Use]:
+    """A sauce is boiled on to rabri."""
+    rabri = kg * min(1.0, solids / RABRI_SOLIDS)
+    return [Use(name="rabri", says=f"{say(rabri, 'mass')}, boiled on", words={})]
 
 
 def syrup_uses(makes: list[str]) -> list[Use]:

@@ -5,8 +5,9 @@ from typing import Any, Literal
 
 from pydantic import Field
 
+from ..core.batch.leftovers import left_of
 from ..core.batch.log import Log
-from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, is_of
+from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, is_of, may_leave
 from ..core.equipment.quantities import Measures, in_cups
 from ..core.planning.sweets.flow import Flow, flows
 from ..core.planning.sweets.formula import slot_of
@@ -80,6 +81,14 @@ class SweetRowOut(Out):
     in_base: bool = Field(description="It went into a base that is there: nobody weighs it any more")
 
 
+class LeftOut(Out):
+    """What can be left over beside the pieces; kg as it was weighed, none before that."""
+
+    of: Literal["sauce", "dough"]
+    name: str
+    mass_kg: float | None
+
+
 class SweetBatchOut(Standing):
     """A batch as it stands at ``now_s``."""
 
@@ -94,6 +103,7 @@ class SweetBatchOut(Standing):
     each_kg: float
     stop_kg: float | None
     counted: int | None
+    leaves: list[LeftOut]
     done: bool
     finished: bool
     given_up: bool
@@ -178,6 +188,7 @@ class SweetBatchOut(Standing):
             each_kg=run.each_kg,
             stop_kg=state.stop_kg,
             counted=state.counted,
+            leaves=_leaves(run, log, told),
             done=state.done,
             finished=state.finished,
             given_up=state.given_up,
@@ -185,6 +196,12 @@ class SweetBatchOut(Standing):
             keeping=keeping_words(told),
             plan=plan,
         )
+
+
+def _leaves(run: SweetRun, log: Log, told: Mapping[str, Any]) -> list[LeftOut]:
+    names = {of: said["name"] for of, said in (told.get("leaves") or {}).items()}
+    weighed = {of: left.kg for of, left in left_of(log.counted, told).items()}
+    return [LeftOut(of=of, name=names.get(of, of), mass_kg=weighed.get(of)) for of in may_leave(run)]
 
 
 def _flow(run: SweetRun, state: SweetState, told: Mapping[str, Any]) -> dict[str, Flow]:

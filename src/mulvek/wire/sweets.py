@@ -9,6 +9,7 @@ from ..core.equipment.quantities import in_cups, say, say_measured
 from ..core.planning.sweets.balance import band
 from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
+from ..core.planning.sweets.drinking import Leaves, leaves
 from ..core.planning.sweets.formula import MILK
 from ..core.planning.sweets.knobs import knobs
 from ..core.planning.sweets.minutes import Boiling
@@ -80,6 +81,7 @@ class SweetOut(Out):
     slab: SlabAnswer | None
     syrup: SyrupAnswer | None
     fry: FryAnswer | None
+    leaves: dict[str, Leaves] = Field(description="What can be left over beside the pieces: sauce, dough")
     keeping: KeepingOut
     fridge: CoolingOut
     iced: CoolingOut
@@ -183,6 +185,7 @@ class SweetOut(Out):
             slab=f.slab,
             syrup=f.syrup,
             fry=f.fry,
+            leaves=leaves(built, plan.kitchen.room_c, plan.kitchen.fridge_c),
             keeping=KeepingOut(
                 klass=f.keeping.klass.key,
                 why=f.keeping.klass.why,

@@ -3106,7 +3106,7 @@ export interface components {
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["LeftWeighedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
         };
         /** FieldProblem */
         FieldProblem: {
@@ -3445,7 +3445,7 @@ export interface components {
         };
         /**
          * GoneIn
-         * @description What was left of it is there no more; ``of``: the whey or the syrup that stood beside it.
+         * @description What was left of it is there no more; ``of``: what stood beside it, whey, syrup, sauce or dough.
          */
         GoneIn: {
             /**
@@ -3469,7 +3469,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            of?: "" | "whey" | "syrup";
+            of?: "" | "whey" | "syrup" | "sauce" | "dough";
             /**
              * Waited
              * @description It waited in the browser: its time is taken as near as can be
@@ -4171,6 +4171,68 @@ export interface components {
             rest_kg: number;
             /** Words */
             words: string;
+        };
+        /**
+         * Leaves
+         * @description What can be left over beside the pieces: what it is called, its solids, kg per kg, days in the fridge at most.
+         */
+        Leaves: {
+            /** Fridge Days */
+            fridge_days: number;
+            /** Name */
+            name: string;
+            /** Total Solids */
+            total_solids: number;
+        };
+        /**
+         * LeftOut
+         * @description What can be left over beside the pieces; kg as it was weighed, none before that.
+         */
+        LeftOut: {
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "sauce" | "dough";
+        };
+        /**
+         * LeftWeighedIn
+         * @description What was left over beside the pieces, kg.
+         */
+        LeftWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "left_weighed";
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "sauce" | "dough";
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
         };
         /**
          * Lesson
@@ -5855,7 +5917,7 @@ export interface components {
         };
         /**
          * ShelfThing
-         * @description kg; s since the epoch. ``of``: empty for what the batch was made for, else the whey or the syrup beside it.
+         * @description kg; s since the epoch. ``of``: empty for what the batch was made for, else what stands beside it.
          */
         ShelfThing: {
             /** Batch */
@@ -5871,7 +5933,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "reduce" | "curdle" | "hang" | "caramel" | "whey" | "syrup";
+            kind: "reduce" | "curdle" | "hang" | "caramel" | "whey" | "syrup" | "sauce" | "dough";
             /** Mass Kg */
             mass_kg: number;
             /** Name */
@@ -5880,7 +5942,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "" | "whey" | "syrup";
+            of: "" | "whey" | "syrup" | "sauce" | "dough";
             /** Since S */
             since_s: number;
             /** Total Solids */
@@ -6512,6 +6574,8 @@ export interface components {
              * @enum {string}
              */
             kind: "sweet";
+            /** Leaves */
+            leaves: components["schemas"]["LeftOut"][];
             /**
              * Log
              * @description Newest first
@@ -6807,6 +6871,13 @@ export interface components {
             /** Label */
             label: string;
             lead: components["schemas"]["LeadOut"];
+            /**
+             * Leaves
+             * @description What can be left over beside the pieces: sauce, dough
+             */
+            leaves: {
+                [key: string]: components["schemas"]["Leaves"];
+            };
             /** Levels */
             levels: components["schemas"]["LevelOut"][];
             /** Limits */

@@ -226,6 +226,14 @@ class PiecesCounted:
     count: int
 
 
+@dataclass(frozen=True, slots=True)
+class LeftWeighed:
+    """What was left over beside the pieces, kg."""
+
+    of: Literal["sauce", "dough"]
+    mass_kg: float
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BaseWeighed:
     """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
@@ -260,10 +268,10 @@ Reason = Literal["used-up", "spoiled", "spilt", "not-liked"]
 
 @dataclass(frozen=True, slots=True)
 class Gone:
-    """What was left of it is there no more; ``of``: the whey or the syrup that stood beside it."""
+    """What was left of it is there no more; ``of``: what stood beside it, whey, syrup, sauce or dough."""
 
     why: Reason
-    of: Literal["", "whey", "syrup"] = ""
+    of: Literal["", "whey", "syrup", "sauce", "dough"] = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -306,7 +314,7 @@ class AcidPoured:
 
 
 Happening = (
-    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | BaseWeighed | Taken | Gone
+    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | LeftWeighed | BaseWeighed | Taken | Gone
     | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
@@ -345,6 +353,7 @@ KINDS: Mapping[str, type[Happening]] = {
     "whey": WheyWeighed,
     "row_weighed": RowWeighed,
     "counted": PiecesCounted,
+    "left_weighed": LeftWeighed,
     "base_weighed": BaseWeighed,
     "taken": Taken,
     "gone": Gone,

@@ -1,7 +1,8 @@
-"""What stands there beside what a batch was made for: the whey of a curd, the syrup of a sweet that was soaked.
+"""What stands there beside what a batch was made for: the whey of a curd, the syrup of a sweet that was soaked, the sauce
+and the dough that were left over.
 
 Kept with the batch's line, so that the shelf need read no log. Whey by its usual make-up (curd dossier §4: 6.4 % solids,
-nearly all of it lactose, pH 5.4); syrup as it was told when the sweet began.
+nearly all of it lactose, pH 5.4); syrup as it was told when the sweet began; sauce and dough as they were weighed.
 """
 
 from collections.abc import Mapping, Sequence
@@ -10,9 +11,9 @@ from typing import Any, Literal, get_args
 
 from ..composition.composition import Composition
 from ..errors import Conflict
-from .events import Event, Gone, PiecesCounted, StepDone, Weighed, WheyWeighed
+from .events import Event, Gone, LeftWeighed, PiecesCounted, StepDone, Weighed, WheyWeighed
 
-Leftover = Literal["whey", "syrup"]
+Leftover = Literal["whey", "syrup", "sauce", "dough"]
 LEFTOVERS: tuple[Leftover, ...] = get_args(Leftover)
 WHEY = Composition(water=0.936, fat=0.003, whey=0.006, lactose=0.046, milk_ash=0.006, acid=0.003)
 WHEY_PH = 5.4
@@ -51,6 +52,30 @@ def syrup_of(counted: Sequence[Event], told: Mapping[str, Any], done: bool) -> d
         return {}
     kg, brix = float(syrup.get("left_kg", 0.0)), float(syrup.get("left_brix", 0.0))
     return {"syrup": Beside(kg, out, brix / 100)} if kg >= LEAST_KG else {}
+
+
+USUAL_SOLIDS: Mapping[Leftover, float] = {"sauce": 0.35, "dough": 0.65}
+"""Of a sweet that began before it was told what of it may be left."""
+
+
+def left_of(counted: Sequence[Event], told: Mapping[str, Any]) -> dict[str, Beside]:
+    """The sauce and the dough that were weighed when the pieces were done, as they were weighed last."""
+    leaves = told.get("leaves")
+    solids = leaves if isinstance(leaves, Mapping) else {}
+    found = {}
+    for event in counted:
+        if (
+            isinstance(event.what, LeftWeighed)
+            and event.what.mass_kg >= LEAST_KG
+            and not is_gone(counted, event.what.of)
+        ):
+            of = event.what.of
+            said = solids.get(of)
+            share = said.get("total_solids") if isinstance(said, Mapping) else None
+            found[str(of)] = Beside(
+                event.what.mass_kg, event.at_s, float(share) if isinstance(share, int | float) else USUAL_SOLIDS[of]
+            )
+    return found
 
 
 def check_gone(counted: Sequence[Event], what: Gone, there: bool) -> None:

@@ -23,6 +23,7 @@ from .events import (
     Begun,
     Event,
     Gone,
+    LeftWeighed,
     Note,
     Paused,
     PiecesCounted,
@@ -42,7 +43,7 @@ MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, LeftWeighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 
@@ -285,6 +286,13 @@ def step_of(steps: Sequence[StepNow], slot: str) -> StepNow | None:
     return next((s for s in steps if is_of(s.planned, slot)), None)
 
 
+def may_leave(run: SweetRun) -> list[Literal["sauce", "dough"]]:
+    """What of it can be left over besides its bases and its syrup: a sauce of its own, a dough."""
+    keys = [step.key for step in run.steps]
+    found: list[Literal["sauce", "dough"]] = ["sauce"] if any(key.startswith("part.") for key in keys) else []
+    return [*found, "dough"] if "dough" in keys or "knead" in keys else found
+
+
 def base_step(slot: str) -> str:
     """The step that makes a base of this letter."""
     return f"base-{slot}"
@@ -319,7 +327,11 @@ def check_sweet_event(log: Log, new: Event) -> None:
             fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
             check_pause(what, state.paused_at_s, fires)
         case Gone():
-            check_gone(log.counted, what, state.done and what.of == "syrup")
+            check_gone(log.counted, what, state.done and what.of in ("syrup", "sauce", "dough"))
+        case LeftWeighed(of, kg):
+            if of not in may_leave(run):
+                raise BadInput("of", f"No {of} is made for this.", "Weigh what is left of its own.")
+            _within("mass_kg", kg)
         case RowWeighed(row, kg):
             if not 0 <= row < len(run.rows):
                 raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")

@@ -46,6 +46,8 @@ const PAGES: Record<Stands['kind'], string> = {
   caramel: '/stove/caramel',
   whey: '/stove/curd',
   syrup: '/stove/sweet',
+  sauce: '/stove/sweet',
+  dough: '/stove/sweet',
 }
 const share = (t: Stands) =>
   t.kind === 'syrup'
@@ -83,7 +85,10 @@ function gone(t: Stands, why: 'used-up' | (typeof WHYS)[number]['why']) {
             makes(first.uses[0]!)
           }}</RouterLink>.</template
         >
-        <template v-else>It {{ makes(first.uses[0]!) }}.</template>
+        <template v-else
+          >It {{ first.uses[0]!.says.startsWith('kneads') ? '' : 'makes '
+          }}{{ makes(first.uses[0]!) }}.</template
+        >
       </p>
     </div>
     <div class="scroll" tabindex="0" role="group" aria-label="What stands there">

@@ -11,10 +11,14 @@ const FILLS: Record<ShelfThing['kind'], string> = {
   caramel: '#c79a5b',
   whey: '#dbe4c6',
   syrup: '#e9e6d3',
+  sauce: '#f6e6c4',
+  dough: '#f3ead6',
 }
 const size = computed(() => 0.54 + 0.36 * Math.min(1, Math.cbrt(props.thing.gave_kg / 2)))
 const left = computed(() => Math.min(1, props.thing.mass_kg / props.thing.gave_kg))
-const bowl = computed(() => props.thing.kind === 'curdle' || props.thing.kind === 'hang')
+const bowl = computed(
+  () => props.thing.kind === 'curdle' || ['hang', 'dough'].includes(props.thing.kind),
+)
 /** Full it stands at 82 % of its height. */
 const top = computed(() => 104 - 86 * left.value)
 </script>

@@ -8,4 +8,6 @@ export const KIND_NAMES: Record<ShelfThing['kind'], string> = {
   caramel: 'caramel',
   whey: 'whey',
   syrup: 'syrup',
+  sauce: 'sauce',
+  dough: 'dough',
 }

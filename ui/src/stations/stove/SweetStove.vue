@@ -29,7 +29,7 @@ const batch = useSweetBatch(() => Number(route.params.id))
 const b = computed(() => batch.data.value)
 const { log, typed, problem, tell, send, note, due, undo, later, hush, pause, keys } = useLogging(
   () => b.value,
-  ['weight', 'count'],
+  ['weight', 'count', 'sauce', 'dough'],
   300,
 )
 const DOES: Record<string, string> = { '': 'reduce', '/curdle': 'curdle', '/strain': 'hang' }
@@ -285,6 +285,21 @@ useKeys([
             <FormField v-model="typed.count" :label="`How many ${b.many}`" />
             <button type="submit" class="plate line">Count them</button>
           </form>
+          <template v-if="b.done">
+            <form
+              v-for="l in b.leaves"
+              :key="l.of"
+              @submit.prevent="
+                send(l.of, (v) => ({ kind: 'left_weighed', of: l.of, mass_kg: v / 1000 }))
+              "
+            >
+              <FormField v-model="typed[l.of]" :label="`The ${l.name} left over, g`" />
+              <button type="submit" class="plate line">
+                {{ l.mass_kg === null ? 'To the shelf' : `${grams(l.mass_kg)}: again`
+                }}<span class="visually-hidden">: {{ l.name }}</span>
+              </button>
+            </form>
+          </template>
           <form @submit.prevent="note">
             <FormField v-model="typed.note" label="A note" words />
             <button type="submit" class="plate line">Write it</button>

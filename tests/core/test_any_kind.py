@@ -20,6 +20,7 @@ from mulvek.core.batch.events import (
     FirstBoil,
     FlameChanged,
     Happening,
+    LeftWeighed,
     Note,
     Off,
     Paused,
@@ -94,6 +95,8 @@ happenings = st.one_of(
         ]
     ),
     st.sampled_from(STEPS).flatmap(lambda key: st.sampled_from([StepBegun(key), StepDone(key)])),
+    st.tuples(st.sampled_from(STEPS), st.integers(1, 2)).map(lambda of: StepBegun(*of)),
+    st.tuples(st.sampled_from(["sauce", "dough"]), some_kg).map(lambda of: LeftWeighed(*of)),
     st.floats(0.01, 0.06).map(lambda depth: Reading("depth", depth, sure=True)),
     st.floats(60.0, 200.0).map(lambda celsius: Reading("temperature", celsius)),
     st.sampled_from(SEEN).map(ShadeSeen),

@@ -107,3 +107,28 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     weighed = batch(url, pan)["weighed_kg"] + batch(url, pot)["weighed_kg"]
     assert abs(joined["in_kg"] - weighed) < 1e-6
     expect(now).to_contain_text("Crumble the chhena")
+
+
+def test_a_step_on_the_fire_takes_the_burner_that_is_named(page: Page, kitchen_url: str):
+    """The first that is free is proposed; one that is taken cannot be chosen; the Stove and the strip say where it is."""
+    url = kitchen_url
+    off_all(url)
+    planned(page, "bread in rabri", {"url": url, "want": "8", "name": "Bread for the eights"})
+    number = int(page.url.rsplit("/", 1)[1])
+    on = page.get_by_role("group", name="On which burner")
+    left, right = (on.get_by_role("button", name=f"{side} burner") for side in ("left", "right"))
+    expect(left).to_have_attribute("aria-pressed", "true")
+    clean(page)
+    right.click()
+    expect(right).to_have_attribute("aria-pressed", "true")
+    page.get_by_label("What to do now").get_by_role("button", name="Begin it").click()
+    expect(page.locator(".steps .running")).to_have_count(1)
+    step, burner = next(iter(batch(url, number)["burners"].items()))
+    names = {b["id"]: b["name"] for b in ask(f"{url}/api/larder")["burners"]}
+    assert names[burner] == "right burner" and step
+    page.goto(url + "/stove")
+    expect(place(page, "Bread for the eights")).to_contain_text("right burner")
+    # what is planned next goes elsewhere
+    planned(page, "bread in rabri", {"url": url, "want": "8", "name": "Bread for the fours"})
+    expect(on.get_by_role("button", name="right burner, taken")).to_be_disabled()
+    expect(left).to_have_attribute("aria-pressed", "true")

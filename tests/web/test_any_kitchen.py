@@ -48,6 +48,8 @@ EVENTS = st.one_of(
         lambda what: {"kind": "added", "what": what, "mass_kg": 0.05}
     ),
     st.sampled_from(["straw", "amber"]).map(lambda shade: {"kind": "shade_seen", "shade": shade}),
+    st.sampled_from(["join", "cook", "press"]).map(lambda key: {"kind": "step_begun", "step": key, "burner": 1}),
+    st.sampled_from(["sauce", "dough"]).map(lambda of: {"kind": "left_weighed", "of": of, "mass_kg": 0.1}),
     st.just({"kind": "poured", "amount": 0.02}),
     st.just({"kind": "milk_added", "amount": "200 ml"}),
     st.booleans().map(lambda on: {"kind": "hushed", "on": on}),

@@ -402,3 +402,60 @@ def test_a_sweet_of_a_former_release_has_its_river_too(client, clock, kulfi):
     database._batches.clear()  # as after a start
     base = look(client, kulfi["id"])["steps"][0]
     assert base["in_kg"] == pytest.approx(kulfi["steps"][0]["in_kg"]) and base["in_kg"] > 1.0
+
+
+def burners(client, batch):
+    return look(client, batch)["burners"]
+
+
+def refused(client, batch, status, field, **event):
+    answer = client.post(f"/api/batches/{batch}/events", json={"event": event})
+    assert answer.status_code == status and answer.json["fields"][0]["path"] == field, answer.json
+    return answer.json["detail"]
+
+
+def test_a_step_on_the_fire_takes_its_burner(client, clock):
+    """Nobody else's milk goes there meanwhile, nor another step; it is free when the step is done, off for a while, or
+    taken back."""
+    first, other, *_ = (b["id"] for b in client.get("/api/larder").json["burners"])
+    bread = {"sweet": "bread-rabri", "want": "8", "pan": 2, "burner": 1}
+    a, b = (begin(client, "sweet", bread)["id"] for _ in range(2))
+    assert burners(client, a) == {}
+    happens(client, a, kind="step_begun", step="syrup", burner=first)
+    assert burners(client, a) == {"syrup": first} and first != other
+    assert "syrup" in refused(client, a, 409, "burner", kind="step_begun", step="fry", burner=first)
+    refused(client, b, 409, "burner", kind="step_begun", step="syrup", burner=first)
+    milk = {"batch": {"kind": "reduce", "name": "tea milk", "plan": {**POT, "amount": "1 L", "stop": "a half"}}}
+    lit = client.post("/api/batches", json=milk)
+    assert lit.status_code == 409 and lit.json["fields"][0]["path"] == "burner"
+    happens(client, a, kind="step_begun", step="fry", burner=other)
+    assert burners(client, a) == {"syrup": first, "fry": other}
+    # off the fire for a while, both are free, and cannot be put back where something stands by then
+    happens(client, a, kind="paused")
+    happens(client, b, kind="step_begun", step="syrup", burner=first)
+    refused(client, a, 409, "burner", kind="resumed")
+    undone = look(client, b)["undo_id"]
+    happens(client, b, kind="undo", event_id=undone)
+    happens(client, a, kind="resumed")
+    happens(client, a, kind="step_done", step="syrup")
+    assert burners(client, a) == {"fry": other}
+    assert client.post("/api/batches", json=milk).status_code == 201
+    # what is no burner, or does not cook
+    refused(client, b, 404, "burner", kind="step_begun", step="syrup", burner=99)
+    happens(client, a, kind="step_begun", step="soak")
+    refused(client, b, 422, "burner", kind="step_begun", step="soak", burner=other)
+    happens(client, a, kind="abandoned")
+    assert burners(client, a) == {}
+
+
+def test_a_step_that_follows_another_on_its_burner_ends_it(client, clock):
+    sweet = begin(
+        client, "sweet", {"sweet": "carrot-halwa", "school": "own-water", "want": "6", "pan": 2, "burner": 1}
+    )
+    there = sweet["id"]
+    happens(client, there, kind="step_begun", step="soften", burner=1)
+    happens(client, there, kind="step_begun", step="cook", burner=1)
+    assert burners(client, there) == {"cook": 1}
+    old = begin(client, "sweet", {"sweet": "carrot-halwa", "want": "6", "pan": 2, "burner": 1})["id"]
+    happens(client, old, kind="step_begun", step="soften")  # as a former release says it: on no burner that is known
+    assert burners(client, old) == {}

@@ -305,3 +305,19 @@ def test_a_sweet_that_cannot_happen_is_refused_and_one_given_up_leaves_the_stove
     assert happens(client, batch, kind="abandoned").json["given_up"]
     assert client.get("/api/stove").json["batches"] == []
     assert client.get("/sweets").status_code == 200 and client.get("/stove/sweet/1").status_code == 200
+
+
+def test_a_flavour_that_is_named_is_on_the_list(client):
+    """Of every way of making every sweet, as the sentence says it when none is chosen."""
+    for sweet in client.get("/api/sweets/choices").json["sweets"]:
+        for school in sweet["schools"]:
+            if school["usual_flavour"] == "plain":
+                continue
+            told = client.post(
+                "/api/sweets/plan",
+                json={"sweet": sweet["key"], "school": school["key"], "want": "12", "pan": 2, "burner": 1},
+            ).json
+            assert any(school["usual_flavour"] in row["key"] for row in told["rows"]), (sweet["key"], school["key"])
+    kulfi = next(s for s in client.get("/api/sweets/choices").json["sweets"] if s["key"] == "kulfi")
+    usual = {school["key"]: school["usual_flavour"] for school in kulfi["schools"]}
+    assert usual["reduced"] == "pistachio" and usual["cooked-fruit"] == usual["enriched"] == "plain"

@@ -17,6 +17,7 @@ from ..core.batch.events import (
     PartTaken,
     PouredInto,
     Resumed,
+    StepBegun,
     Undo,
 )
 from ..core.batch.history import History
@@ -70,6 +71,13 @@ class Batch:
 
     def state(self, now_s: float) -> Any:
         return self.kind.state(self.log, now_s)
+
+    def stands_on(self, burner_id: int, now_s: float) -> bool:
+        """Whether it is on that burner now."""
+        if self.kind.name == "sweet":
+            state = self.state(now_s)
+            return state.on_fire and burner_id in state.burners.values()
+        return self.burner_id == burner_id and bool(self.state(now_s).on_fire)
 
 
 class Batches:
@@ -151,7 +159,7 @@ class Batches:
     def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
         """Name of the batch that stands on a burner now, if any."""
         for other in self.running():
-            if other.burner_id == burner_id and other.id != but and other.state(now_s).on_fire:
+            if other.id != but and other.stands_on(burner_id, now_s):
                 return other.name
         return None
 
@@ -204,8 +212,10 @@ class Batches:
         """
         if key is not None and self.has(batch.id, key):
             return batch
-        if isinstance(what, Resumed):
-            self._free(batch.burner_id, now_s, batch.id)
+        if isinstance(what, StepBegun) and what.burner is not None:
+            self._known(what.burner)
+        for burner in _takes(batch, what, now_s):
+            self._free(burner, now_s, batch.id)
         after = self._append(batch, Event(batch.log.next_id, at_s, what, said_s), now_s, key)
         if isinstance(what, Undo):
             self._undo_with_partner(batch, what, now_s)
@@ -251,6 +261,11 @@ class Batches:
             batch = batch.with_(event)
         keep_outcome(self.session, batch, now_s)
 
+    def _known(self, burner_id: int) -> None:
+        """:raises NotFound: field "burner"."""
+        if all(kept.id != burner_id for kept in Larder(self.session).burners()):
+            raise NotFound("burner", f"There is no burner number {burner_id}.", "Choose one of the Larder.")
+
     def _free(self, burner_id: int | None, now_s: float, but: int | None = None) -> None:
         """:raises Conflict: field "burner", when something is on it."""
         name = None if burner_id is None else self.on_burner(burner_id, now_s, but)
@@ -285,6 +300,17 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
         case Joined(from_batch=other) | PouredInto(to_batch=other):
             return other == batch_id
     return False
+
+
+def _takes(batch: Batch, what: Happening, now_s: float) -> list[int]:
+    """Burners that it stands on from now on."""
+    if isinstance(what, StepBegun):
+        return [] if what.burner is None else [what.burner]
+    if not isinstance(what, Resumed):
+        return []
+    if batch.kind.name == "sweet":
+        return list(batch.state(now_s).burners.values())
+    return [] if batch.burner_id is None else [batch.burner_id]
 
 
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:

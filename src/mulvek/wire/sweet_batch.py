@@ -107,6 +107,7 @@ class SweetBatchOut(Standing):
     done: bool
     finished: bool
     given_up: bool
+    burners: dict[str, int] = Field(description="On which its steps on the fire stand, by step")
     said: str
     keeping: str
     plan: SweetIn
@@ -189,6 +190,7 @@ class SweetBatchOut(Standing):
             stop_kg=state.stop_kg,
             counted=state.counted,
             leaves=_leaves(run, log, told),
+            burners=dict(state.burners),
             done=state.done,
             finished=state.finished,
             given_up=state.given_up,

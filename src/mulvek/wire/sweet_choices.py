@@ -6,7 +6,7 @@ from typing import Any
 from pydantic import Field
 
 from ..core.equipment.moulds import MOULDS
-from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.formula import School, Sweet
 from ..core.planning.sweets.fruits import pulps, takes_fruit
 from ..core.planning.sweets.library import library, things
 from .model import Body, Out
@@ -18,6 +18,7 @@ class SchoolChoice(Out):
     about: str
     bases: dict[str, str]
     milk_fat_pct: float | None = Field(description="Of its usual milk; none when it is no dairy milk")
+    usual_flavour: str = Field(description="What it tastes of when no flavour is chosen")
     fruit: bool = Field(description="Made with a fruit, which can be another")
 
 
@@ -33,7 +34,6 @@ class SweetChoice(Out):
     way: str
     schools: list[SchoolChoice]
     flavours: dict[str, str]
-    usual_flavour: str
     usual_want: str = Field(description="What a home makes of it at once")
     own: bool
     id: int | None
@@ -74,12 +74,12 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
                     about=s.about,
                     bases={k: b.do for k, b in s.bases.items()},
                     milk_fat_pct=_milk_fat(s.milk),
+                    usual_flavour=_usual_flavour(sweet, s),
                     fruit=takes_fruit(s, inner),
                 )
                 for s in sweet.schools.values()
             ],
             flavours={k: v.name for k, v in sweet.flavours.items()},
-            usual_flavour=sweet.usual_flavour,
             usual_want=sweet.usual_want or ("6" if sweet.usual.piece.way == "serve" else "24"),
             own=kept is not None,
             id=kept[0] if kept else None,
@@ -94,6 +94,12 @@ def sweet_choices(own: Mapping[str, tuple[int, int, Sweet]]) -> SweetChoices:
         ingredients={key: thing.name for key, thing in things().items()},
         fruits=pulps(things()),
     )
+
+
+def _usual_flavour(sweet: Sweet, school: School) -> str:
+    """The sweet's own, where it goes into this way of making it: a flavour that is named is on the list."""
+    goes_in = any(sweet.usual_flavour in key for key in (*school.mix, *school.finish))
+    return sweet.usual_flavour if goes_in else "plain"
 
 
 def _milk_fat(key: str) -> float | None:

@@ -5779,6 +5779,11 @@ export interface components {
             milk_fat_pct: number | null;
             /** Name */
             name: string;
+            /**
+             * Usual Flavour
+             * @description What it tastes of when no flavour is chosen
+             */
+            usual_flavour: string;
         };
         /**
          * Score
@@ -6118,7 +6123,7 @@ export interface components {
         };
         /**
          * StepBegunIn
-         * @description This step is under way: its timer runs.
+         * @description This step is under way: its timer runs. ``burner``: the number of the one it is on, when it is on the fire.
          */
         StepBegunIn: {
             /**
@@ -6127,6 +6132,11 @@ export interface components {
              * @default null
              */
             at_s?: number | null;
+            /**
+             * Burner
+             * @default null
+             */
+            burner?: number | null;
             /**
              * Key
              * @default null
@@ -6551,6 +6561,13 @@ export interface components {
          * @description A batch as it stands at ``now_s``.
          */
         SweetBatchOut: {
+            /**
+             * Burners
+             * @description On which its steps on the fire stand, by step
+             */
+            burners: {
+                [key: string]: number;
+            };
             /** Counted */
             counted: number | null;
             /** Created At S */
@@ -6662,8 +6679,6 @@ export interface components {
             own: boolean;
             /** Schools */
             schools: components["schemas"]["SchoolChoice"][];
-            /** Usual Flavour */
-            usual_flavour: string;
             /**
              * Usual Want
              * @description What a home makes of it at once

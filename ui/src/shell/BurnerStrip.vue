@@ -16,16 +16,16 @@ const PLACES = 5
 const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
-/** Each burner with what is on it, then what waits or hangs beside the fire (and sweets, whose burner is not
- *  told), what is due first before the rest; burners that are free while there is room for them. */
+/** Each burner with what is on it, then what waits or hangs beside the fire (and what cooks on a burner that nobody
+ *  named), what is due first before the rest; burners that are free while there is room for them. */
 const fires = computed(() => {
   const burners = (larder.data.value?.burners ?? []).map((burner) => {
-    const live = lives.value.find((l) => l.onFire && l.burner === burner.id)
+    const live = lives.value.find((l) => l.onFire && l.burners.includes(burner.id!))
     const batch = stove.data.value?.find((b) => live?.of === 'pan' && b.id === live.id)
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
   const lit = burners.filter((b) => b.live).length
-  const waiting = lives.value.filter((l) => !l.onFire || l.of === 'sweet')
+  const waiting = lives.value.filter((l) => !l.onFire || !l.burners.length)
   const beside = [...new Set([...asked(waiting).map((a) => a.live), ...waiting])]
     .slice(0, Math.max(1, PLACES - lit))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))

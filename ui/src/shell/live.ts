@@ -22,7 +22,8 @@ export interface Live {
   name: string
   place: string
   path: string
-  burner: number | null
+  /** On which it stands, while it is on the fire. */
+  burners: number[]
   pan: number | null
   nudges: Nudge[]
   hushed: boolean
@@ -44,6 +45,8 @@ export function loudness(nudge: Nudge, nowS: number): Loudness {
 const makingOf = ({ parent_id, slot }: { parent_id?: number | null; slot?: string | null }) =>
   parent_id && slot ? { parent: parent_id, slot } : null
 
+const one = (burner: number | null) => (burner === null ? [] : [burner])
+
 export function livePan(b: LiveBatch): Live {
   return {
     of: 'pan',
@@ -51,7 +54,7 @@ export function livePan(b: LiveBatch): Live {
     name: b.name,
     place: b.pan.name,
     path: `/stove/${b.id}`,
-    burner: b.burner_id,
+    burners: one(b.burner_id),
     pan: b.pan_id ?? null,
     nudges: b.nudges,
     hushed: b.hushed,
@@ -70,7 +73,7 @@ export function liveCurd(c: LiveCurd): Live {
     name: c.name,
     place: spoken(c.steps[c.step]?.name ?? 'weighed'),
     path: `/stove/curd/${c.id}`,
-    burner: boils(c) ? c.burner_id : null,
+    burners: boils(c) ? one(c.burner_id) : [],
     pan: c.kind === 'curdle' && c.step < 3 ? (c.pan_id ?? null) : null,
     nudges: c.nudges,
     hushed: c.hushed,
@@ -93,7 +96,7 @@ export function liveCaramel(c: LiveCaramel): Live {
     name: c.name,
     place: CARAMEL_PLACE[c.phase] ?? 'to weigh',
     path: `/stove/caramel/${c.id}`,
-    burner: c.burner_id,
+    burners: one(c.burner_id),
     pan: c.pan_id ?? null,
     nudges: c.nudges,
     hushed: c.hushed,
@@ -111,7 +114,7 @@ export function liveSweet(s: LiveSweet): Live {
     name: s.name,
     place: at?.say ?? 'weigh and count it',
     path: `/stove/sweet/${s.id}`,
-    burner: null,
+    burners: Object.values(s.burners),
     pan: null,
     nudges: s.nudges,
     hushed: s.hushed,

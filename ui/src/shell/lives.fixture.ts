@@ -19,7 +19,7 @@ export const live = (name: string, nudges: Nudge[], more: Partial<Live> = {}): L
   name,
   place: 'kadhai',
   path: '/stove/1',
-  burner: 1,
+  burners: [1],
   pan: 1,
   nudges,
   hushed: false,

@@ -186,9 +186,10 @@ class PouredInto:
 
 @dataclass(frozen=True, slots=True)
 class StepBegun:
-    """This step is under way: its timer runs."""
+    """This step is under way: its timer runs. ``burner``: the number of the one it is on, when it is on the fire."""
 
     step: str
+    burner: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -94,6 +94,8 @@ class SweetState:
     paused_at_s: float | None
     nudges: tuple[Nudge, ...]
     said: str
+    burners: Mapping[str, int]
+    """On which its steps on the fire were begun, while they run."""
 
     @property
     def finished(self) -> bool:
@@ -102,8 +104,8 @@ class SweetState:
 
     @property
     def on_fire(self) -> bool:
-        """Its pans are batches of their own."""
-        return False
+        """A step of its own is on a burner; its bases are batches of their own."""
+        return bool(self.burners) and self.paused_at_s is None
 
 
 def sweet_state(log: Log, now_s: float) -> SweetState:
@@ -120,10 +122,13 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     weighed: float | None = None
     pieces: int | None = None
     given_up = False
+    on: dict[str, int] = {}
     for event in counted:
         match event.what:
-            case StepBegun(step):
+            case StepBegun(step, burner):
                 began[step] = event.at_s
+                if burner is not None:
+                    on[step] = burner
                 for before in _ended_by(run, step, began, done):
                     done[before] = event.at_s
             case StepDone(step):
@@ -167,6 +172,9 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         paused_at_s=paused,
         nudges=() if given_up else attended(_nudges(steps, paused, now_s), said),
         said=_difference(run, told_kg, told_pieces, weighed, pieces),
+        burners={}
+        if given_up
+        else {s.planned.key: on[s.planned.key] for s in steps if s.phase == "running" and s.planned.key in on},
     )
 
 
@@ -316,6 +324,8 @@ def check_sweet_event(log: Log, new: Event) -> None:
             if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
                 raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
             running = {s.planned.key for s in state.steps if s.phase == "running" and not s.planned.base}
+            if isinstance(what, StepBegun) and what.burner is not None:
+                _check_burner(run, state, what)
             if found.waits_for and not (isinstance(what, StepBegun) and running.issuperset(found.waits_for)):
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
@@ -342,6 +352,18 @@ def check_sweet_event(log: Log, new: Event) -> None:
             raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")
         case _:
             pass
+
+
+def _check_burner(run: SweetRun, state: SweetState, what: StepBegun) -> None:
+    """Only what cooks takes a burner, and none on which another step of it stands that this one does not end."""
+    planned = next(s.planned for s in state.steps if s.planned.key == what.step)
+    if not planned.fire or planned.base:
+        raise BadInput("burner", "That step is not on the fire.", "Begin it without a burner.")
+    ends = set(planned.after)
+    there = next((key for key, number in state.burners.items() if number == what.burner and key not in ends), None)
+    if there is not None:
+        said = next(s.planned.say for s in state.steps if s.planned.key == there)
+        raise Conflict("burner", f"“{said.rstrip('.')}” is still on it.", "Use another burner, or end that first.")
 
 
 def _within(field: str, kg: float) -> None:

@@ -32,7 +32,12 @@ const places = computed(() =>
       glance: (steadyNow.value, glanceOf(batch)),
       next: strip(live),
       due: due && due.left <= 0 && due.nudge.key !== now.value.due?.nudge.key ? due : undefined,
-      burner: larder.data.value?.burners.find((b) => b.id === live.burner && live.onFire)?.name,
+      burner: live.onFire
+        ? (larder.data.value?.burners ?? [])
+            .filter((b) => live.burners.includes(b.id!))
+            .map((b) => b.name)
+            .join(', ')
+        : '',
     }
   }),
 )

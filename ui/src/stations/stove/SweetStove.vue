@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
-import { isPan, useRunning, useSweetBatch } from '@/api/kitchen'
+import { isPan, useLarder, useRunning, useSweetBatch } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
 import { countdown, grams, minutes, stopwatch } from '@/say'
 import { useKeys } from '@/shell/keys'
@@ -10,7 +10,7 @@ import { asked, liveOf, type Live } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { again } from '@/stations/sweets/sweet'
-import { withoutTaken } from '@/stations/bench/free'
+import { isTaken, withoutTaken } from '@/stations/bench/free'
 import { useAnswers } from './answering'
 import { VERBS } from './answers'
 import BaseInHand from './BaseInHand.vue'
@@ -89,11 +89,32 @@ const timeOf = (s: Step) =>
     ? takes(s)
     : `${inWords(s).replace('minutes:seconds', 'min').replace('minutes', 'min')} ${left(s) < 0 ? 'over' : 'left'}`
 /** Pieces as they are told now. */
-const ends = computed(() => {
+const range = computed(() => {
   const { low, likely, high } = b.value!.told_pieces
   return low === high ? likely : `${likely} (${low}–${high})`
 })
-const begin = (s: Step) => tell({ kind: 'step_begun', step: s.key })
+/** What of it cooks by itself takes a burner: the one that was chosen, else the first that is free. */
+const larder = useLarder()
+const named = ref<number | null>(null)
+const cooks = (s: Step | undefined) => Boolean(s?.fire && !s.base)
+const burners = computed(() =>
+  (larder.data.value?.burners ?? []).map((x) => ({
+    id: x.id!,
+    name: x.name,
+    taken: isTaken(x.id!, 'burner', lives.value) && !ends(x.id!),
+  })),
+)
+/** The step that is ended by the next gives its burner to it. */
+const ends = (id: number) =>
+  Boolean(next.value && first.value && b.value?.burners[first.value.key] === id)
+const on = computed(() => {
+  const free = burners.value.filter((x) => !x.taken)
+  return (free.find((x) => x.id === named.value) ?? free[0])?.id ?? null
+})
+function begin(s: Step) {
+  tell({ kind: 'step_begun', step: s.key, burner: cooks(s) ? on.value : null })
+  named.value = null
+}
 const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
 /** What comes after the large step, once that is the last that it waits for: one press ends this and begins that. */
 const next = computed(() => {
@@ -188,6 +209,31 @@ useKeys([
             @later="later"
           />
         </div>
+        <p
+          v-if="
+            !asks &&
+            cooks(next ?? first) &&
+            (next || first?.phase === 'ready') &&
+            burners.length > 1
+          "
+          class="burners"
+          role="group"
+          aria-label="On which burner"
+        >
+          <span class="soft">on the</span>
+          <button
+            v-for="x in burners"
+            :key="x.id"
+            type="button"
+            class="touch"
+            :class="{ chosen: x.id === on }"
+            :aria-pressed="x.id === on"
+            :disabled="x.taken"
+            @click="named = x.id"
+          >
+            {{ x.name }}{{ x.taken ? ', taken' : '' }}
+          </button>
+        </p>
         <p v-if="first?.facts.length && !b.finished && !b.given_up" class="facts">
           <span v-for="fact in first.facts" :key="fact">{{ fact }}</span>
         </p>
@@ -231,7 +277,7 @@ useKeys([
         </div>
         <p class="ends">
           It ends as
-          <b>{{ b.counted ?? ends }} {{ b.many }}</b
+          <b>{{ b.counted ?? range }} {{ b.many }}</b
           ><template v-if="b.counted === null"> of {{ grams(b.each_kg) }}</template
           >: <b>{{ grams(b.weighed_kg ?? b.told_kg.likely) }}</b>{{
             b.weighed_kg === null ? '' : ', weighed'
@@ -327,6 +373,24 @@ useKeys([
 }
 .words {
   flex-basis: 420px;
+}
+.burners {
+  flex: 1 1 100%;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  font-size: 17px;
+}
+.burners .touch {
+  min-height: 40px;
+}
+.burners .chosen {
+  color: var(--ink);
+  font-weight: 700;
+  text-decoration: underline;
+  text-decoration-color: var(--cobalt);
+  text-decoration-thickness: 3px;
+  text-underline-offset: 5px;
 }
 .facts {
   flex: 1 1 100%;

@@ -45,7 +45,7 @@ const schools = computed<WordChoice[]>(
   () => sweet.value?.schools.map((s) => ({ value: s.key, text: s.name, does: s.about })) ?? [],
 )
 const flavours = computed<WordChoice[]>(() => [
-  { value: '', text: sweet.value?.usual_flavour ?? 'plain', does: 'as its school has it' },
+  { value: '', text: school.value?.usual_flavour ?? 'plain', does: 'as its school has it' },
   ...Object.entries(sweet.value?.flavours ?? {}).map(([value, text]) => ({ value, text })),
 ])
 const fruits = computed<WordChoice[]>(() =>
@@ -237,8 +237,8 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
         @kept="keep({ taken: '', base: '', change: '', fruit: '' })"
       />
       <template v-else>{{ school?.name }}</template>
-      <template v-if="school?.fruit">
-        of
+      <template v-if="school?.fruit"
+        >:
         <SentenceWord
           v-model="words.fruit"
           label="which fruit"

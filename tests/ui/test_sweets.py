@@ -68,6 +68,30 @@ def test_kulfi_of_the_fruit_there_is(page: Page, kitchen_url: str):
     expect(page.get_by_label("The work").get_by_role("button", name="Begin it")).to_be_enabled()
 
 
+@BOTH
+def test_when_to_begin_and_what_is_still_open_when_it_is_too_late(page: Page, kitchen_url: str, size: str):
+    """It is half past one on a Friday."""
+    page.goto(kitchen_url + "/sweets?sweet=rabri")
+    plan = page.get_by_label("The plan")
+    write(page, "when it is eaten", "Tomorrow 7 pm")
+    expect(plan).to_contain_text(re.compile(r"begin by \d\d:\d\d tomorrow, to be sure by \d\d:\d\d tomorrow"))
+    write(page, "when it is eaten", "supper")
+    expect(plan.get_by_role("alert")).to_contain_text("“supper” is no time. Write 20:00, tomorrow 18:00")
+    write(page, "when it is eaten", "in 1 hour")
+    late = page.get_by_role("region", name="Too late")
+    expect(late).to_contain_text("Too late for 14:30.")
+    expect(plan).to_contain_text("it is too late for that")
+    expect(late).to_contain_text("Quickest quickly, with soft cheese and powder")
+    clean(page)
+    late.get_by_role("button", name="quickly, with soft cheese").click()
+    expect(page).to_have_url(re.compile("school=quick"))
+    page.goto(kitchen_url + "/sweets?eat=in+2+hours")
+    expect(late).to_contain_text("too late as well")
+    late.get_by_role("button", name="Eat it then").click()
+    expect(late).to_have_count(0)
+    expect(plan).to_contain_text("have the moulds in the freezer by")
+
+
 def run_through(page: Page, steps: int) -> None:
     """Every step begun and done with the one large plate: where one follows the other, one press ends and begins."""
     plate, done = page.locator(".now .verb .plate"), page.locator(".steps .done")

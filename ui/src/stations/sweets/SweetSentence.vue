@@ -2,19 +2,13 @@
 import { computed } from 'vue'
 import type { LarderOut, Standing, SweetChoices, SweetOut } from '@/api/client'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
+import { serverNow } from '@/api/outbox'
 import { isOver } from '@/api/standing'
+import { steadyNow } from '@/shell/now'
 import { plain, shown } from '@/sentence/words'
 import { weight } from '@/say'
-import {
-  baseName,
-  before,
-  dayWord,
-  hours,
-  pairs,
-  takenTo,
-  unpaired,
-  type SweetWords,
-} from './sweet'
+import { baseName, pairs, takenTo, unpaired, untilEaten, type SweetWords } from './sweet'
+import { beginBy, dayOf, moment, readServing } from './serving'
 
 /** The sentence of a sweet, from what one wants or from what one has, and its answer. */
 const props = defineProps<{
@@ -148,16 +142,26 @@ function mode(from: 'want' | 'have') {
   if (from === 'have' && !words.value.have) change.have = 'milk=2 L'
   keep(change)
 }
-const cold = computed(() =>
-  f.value?.frozen ? before(words.value.eat, f.value.frozen.answer.freeze_s.high) : null,
-)
-const start = computed(() => {
-  if (!f.value) return null
-  const until = f.value.frozen
-    ? f.value.before_cold_s.high + f.value.frozen.answer.freeze_s.high
-    : f.value.ready_s.high
-  return before(words.value.eat, until)
+/** By the kitchen's clock, to the minute: a sentence that is read does not change under the eyes. */
+const now = computed(() => Math.floor((steadyNow.value, serverNow()) / 60) * 60_000)
+const eaten = computed(() => readServing(words.value.eat, now.value))
+const eatenWord = computed(() => {
+  if (!eaten.value) return words.value.eat || 'any time'
+  return `${dayOf(eaten.value.at, now.value) ? '' : 'at '}${eaten.value.said}`
 })
+const noTime = computed(() =>
+  words.value.eat.trim() && !eaten.value
+    ? `“${words.value.eat}” is no time. Write 20:00, tomorrow 18:00, Saturday 19:30 or in 3 hours.`
+    : undefined,
+)
+const begin = computed(() =>
+  f.value && eaten.value ? beginBy(eaten.value.at, now.value, untilEaten(f.value)) : null,
+)
+const cold = computed(() =>
+  f.value?.frozen && eaten.value
+    ? beginBy(eaten.value.at, now.value, f.value.frozen.answer.freeze_s)
+    : null,
+)
 const count = computed(() => f.value?.pieces.likely ?? 0)
 </script>
 
@@ -311,14 +315,15 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           @kept="keep()"
         />
       </template>
-      to eat at
+      to eat
       <SentenceWord
         v-model="words.eat"
         label="when it is eaten"
-        :shown="words.eat || 'any time'"
+        :shown="eatenWord"
         free
-        hint="A time, like 20:00; empty for any."
-        :choices="plain('13:00', '18:00', '20:00')"
+        hint="20:00, tomorrow 18:00, Saturday 19:30, in 3 hours; empty for any."
+        :choices="plain('18:00', '20:00', 'tomorrow 13:00', 'tomorrow 20:00')"
+        :problem="noTime"
         after="."
         @kept="keep()"
       />
@@ -343,17 +348,21 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
           ><template v-for="l in over" :key="l.key"
             >, {{ weight(l.left_kg) }} of {{ l.name }} stays over</template
           ></template
-        ><template v-if="cold"
-          >, and have the moulds in the freezer by <b>{{ cold.at }}</b>{{
-            dayWord(cold.days)
-          }}</template
-        ><template v-else-if="start"
-          >, and begin at <b>{{ start.at }}</b>{{ dayWord(start.days) }} ({{
-            hours(f.ready_s.likely)
-          }})</template
+        ><template v-if="begin?.late">; it is too late for that</template
+        ><template v-else-if="cold"
+          >, and have the moulds in the freezer by <b>{{ moment(cold.sure, now) }}</b><template
+            v-if="cold.tight"
+          >
+            at the latest: there is nothing to spare</template
+          ></template
+        ><template v-else-if="begin"
+          >, and begin by <b>{{ moment(begin.likely, now) }}</b><template v-if="begin.tight"
+            >: at the slow end it is too late already</template
+          ><template v-else>, to be sure by {{ moment(begin.sure, now) }}</template></template
         >.
       </span>
     </p>
+    <p v-if="noTime" class="problem" role="alert">{{ noTime }}</p>
   </section>
 </template>
 

@@ -19,6 +19,7 @@ import KnobsTray from './KnobsTray.vue'
 import LateTray from './LateTray.vue'
 import StepsTray from './StepsTray.vue'
 import SwapList from './SwapList.vue'
+import TooLate from './TooLate.vue'
 import { useBases } from '@/api/standing'
 import {
   SWEET_FIRST,
@@ -131,6 +132,17 @@ const suggested = computed(() => {
       :stale="stale"
       :wrong="wrong"
       @keep="keep"
+    />
+    <TooLate
+      v-if="f && choices.data.value && !stale"
+      :eat="words.eat"
+      :plan="body"
+      :answer="f"
+      :choices="choices.data.value"
+      @choose="
+        (school) => keep({ school, taken: '', base: '', change: '', fruit: '', flavour: '' })
+      "
+      @eat="(eat) => keep({ eat })"
     />
     <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
     <template v-if="f && choices.data.value">

@@ -1,15 +1,15 @@
 import { expect, test } from 'vitest'
+import type { SweetOut } from '@/api/client'
 import {
   again,
   askedOf,
-  before,
-  dayWord,
   hours,
   nearestMilk,
   pairs,
   SWEET_FIRST,
   takenTo,
   unpaired,
+  untilEaten,
   type SweetWords,
 } from './sweet'
 
@@ -72,13 +72,12 @@ test.each([
   [44.04, 'water', 'to 44 % water'],
 ])('%d %s is taken %s', (to, unit, said) => expect(takenTo(to, unit)).toBe(said))
 
-test('a time before another, over midnight too', () => {
-  expect(before('20:00', 5400)!.at).toBe('18:30')
-  expect(before('20:00', 5400)!.days).toBeCloseTo(0)
-  expect(before('06:00', 8 * 3600)).toEqual({ at: '22:00', days: 1 })
-  expect(before('19.30', 0)!.at).toBe('19:30')
-  expect(before('supper', 60)).toBeNull()
-  expect([0, 1, 3].map(dayWord)).toEqual(['', ' the day before', ' 3 days before'])
+test('what is frozen is eaten once it is hard', () => {
+  const span = (s: number) => ({ low: s, likely: s, high: 2 * s })
+  const plain = { frozen: null, ready_s: span(60), before_cold_s: span(60) }
+  expect(untilEaten(plain)).toEqual(span(60))
+  const frozen = { answer: { freeze_s: span(3600) } } as SweetOut['frozen']
+  expect(untilEaten({ ...plain, frozen })).toEqual({ low: 3660, likely: 3660, high: 7320 })
   expect([100, 600, 7200].map(hours)).toEqual(['100\u00a0s', '10\u00a0min', '2\u00a0h'])
 })
 

@@ -195,19 +195,17 @@ export function takenTo(to: number, unit: string): string {
 export const baseName = (do_: string) =>
   ({ reduce: 'reduced milk', curdle: 'chhena', hang: 'hung curd' })[do_] ?? do_
 
-/** A time of day so many seconds before another, and whether it falls on a day before. */
-export function before(eat: string, seconds: number): { at: string; days: number } | null {
-  const found = /^(\d{1,2})[:.](\d{2})$/.exec(eat.trim())
-  if (!found) return null
-  const minutes = Number(found[1]) * 60 + Number(found[2]) - Math.round(seconds / 60)
-  const days = -Math.floor(minutes / 1440)
-  const day = ((minutes % 1440) + 1440) % 1440
-  const two = (n: number) => String(n).padStart(2, '0')
-  return { at: `${two(Math.floor(day / 60))}:${two(day % 60)}`, days }
+/** From the first step until it can be eaten, s. */
+export function untilEaten(f: Pick<SweetOut, 'frozen' | 'ready_s' | 'before_cold_s'>) {
+  const cold = f.frozen?.answer.freeze_s
+  if (!cold) return f.ready_s
+  const before = f.before_cold_s
+  return {
+    low: before.low + cold.low,
+    likely: before.likely + cold.likely,
+    high: before.high + cold.high,
+  }
 }
-
-export const dayWord = (days: number) =>
-  days <= 0 ? '' : days === 1 ? ' the day before' : ` ${days} days before`
 
 export const hours = (s: number) =>
   s >= 5400

@@ -8,7 +8,7 @@ from urllib.parse import quote
 
 import pytest
 
-from mulvek.web.app import create_app
+from mulvek.web.app import create_app, stop
 from tests.conftest import serving
 from tests.kitchens import KADHAI, MILK, words
 
@@ -246,3 +246,15 @@ def test_a_file_of_the_first_kitchen_is_brought_up_to_date(tmp_path):
     assert larder["pans"][0]["name"] == "grandmother’s pot" and larder["pans"][0]["version"] == 1
     assert larder["kitchen"]["freezer_c"] == -18 and larder["ingredients"] == []
     assert client.post("/api/larder/ingredients", json=THINGS["ingredients"]).status_code == 201
+
+
+def test_a_kitchen_is_untouched_until_anything_is_said_of_it(tmp_path):
+    app = create_app(tmp_path / "new.sqlite3")
+    client = app.test_client()
+    kitchen = client.get("/api/larder").json
+    assert kitchen["untouched"] and len(kitchen["milks"]) == 4
+    pot = {"kind": "straight", "diameter_m": 0.2, "height_m": 0.115}
+    pan = {"name": "the 20 cm pot", "shape": pot, "material": "aluminium", "mass_kg": 0.8, "version": 1}
+    assert client.put("/api/larder/pans/1", json=pan).status_code == 200
+    assert not client.get("/api/larder").json["untouched"]
+    stop(app)

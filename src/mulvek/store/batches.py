@@ -156,6 +156,10 @@ class Batches:
         recent(self.session).offer(known)
         return known
 
+    def any(self) -> bool:
+        """Whether anything was ever begun."""
+        return self.session.scalar(select(BatchRow.id).limit(1)) is not None
+
     def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
         """Name of the batch that stands on a burner now, if any."""
         for other in self.running():

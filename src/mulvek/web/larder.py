@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from ..core.composition.materials import materials
 from ..core.equipment.kitchen import Kept
 from ..core.planning.sweets.currency import check_currency
+from ..store.batches import Batches
 from ..store.database import Database
 from ..store.larder import Larder
 from ..store.shelf import read_shelf
@@ -70,8 +71,17 @@ def larder_out(session: Session) -> LarderOut:
         burner_kinds=burner_kinds(),
         milk_kinds=milk_kinds(),
         pan_materials=pan_materials(),
+        untouched=_untouched(session, larder, row.version),
     )
     return told.model_copy(update={"aside": larder.aside})
+
+
+def _untouched(session: Session, larder: Larder, version: int) -> bool:
+    """Whether nobody has said anything of this kitchen yet."""
+    milks, pans, burners = larder.milks(), larder.pans(), larder.burners()
+    versions = [version, *(k.version for k in milks), *(k.version for k in pans), *(k.version for k in burners)]
+    as_new = set(versions) == {1} and not larder.ingredients()
+    return as_new and len(pans) == 1 and not Batches(session).any()
 
 
 def _one(things: Sequence[Kept[T]], thing_id: int) -> Kept[T]:

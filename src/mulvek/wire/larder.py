@@ -299,6 +299,7 @@ class LarderOut(Out):
     burner_kinds: list[Choice]
     milk_kinds: list[MilkKind]
     pan_materials: list[Choice]
+    untouched: bool = Field(description="All of it is as a new kitchen has it, and nothing was ever begun")
     aside: list[str] = Field(description="Names of things that are damaged in the file and cannot be read")
 
 

@@ -4114,6 +4114,11 @@ export interface components {
             pans: components["schemas"]["PanOut"][];
             /** Sugars */
             sugars: components["schemas"]["Choice"][];
+            /**
+             * Untouched
+             * @description All of it is as a new kitchen has it, and nothing was ever begun
+             */
+            untouched: boolean;
         };
         /**
          * LateIn

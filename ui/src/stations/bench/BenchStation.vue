@@ -13,6 +13,7 @@ import WhyWord from '@/sentence/WhyWord.vue'
 import AskTray from './AskTray.vue'
 import BenchRoutes from './BenchRoutes.vue'
 import ComparePans from './ComparePans.vue'
+import FirstKitchen from './FirstKitchen.vue'
 import { useFree } from './free'
 import { figuresAt, figuresOf } from './figures'
 import JudgementTray from './JudgementTray.vue'
@@ -87,6 +88,11 @@ useFree(() => words.value, kitchen)
       <p class="soft">Two measures of a pan are enough to plan in it.</p>
     </section>
     <template v-else-if="kitchen">
+      <FirstKitchen
+        :kitchen="kitchen"
+        :milk="words.milk"
+        @milk="(milk: string) => setWords({ milk })"
+      />
       <section class="tray" aria-label="The plan">
         <BenchRoutes />
         <PlanSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />

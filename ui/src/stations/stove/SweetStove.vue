@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
 import { isPan, useLarder, useRunning, useSweetBatch } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
-import { countdown, grams, minutes, stopwatch } from '@/say'
+import { grams } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { asked, liveOf, type Live } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
@@ -16,7 +16,10 @@ import { VERBS } from './answers'
 import BaseInHand from './BaseInHand.vue'
 import { stepInHand, stepLeft } from './glance'
 import LogList from './LogList.vue'
+import OnBurner from './OnBurner.vue'
 import PutOff from './PutOff.vue'
+import SweetFigures from './SweetFigures.vue'
+import { clockOf, cooks, nextAfter } from './steps'
 import { useLogging } from './logging'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
@@ -40,8 +43,6 @@ const left = (s: Step) => stepLeft(b.value!, s)
 /** The step in hand stands large. */
 const first = computed(() => b.value && stepInHand(b.value))
 const over = computed(() => first.value?.phase === 'running' && left(first.value) < 0)
-const told = (s: Step) => countdown(left(s))
-const inWords = (s: Step) => Object.values(told(s)).join(' ')
 /** The pan or the curd that runs as this base, with where it stands. */
 const kitchen = useRunning()
 const lives = computed(() => (kitchen.data.value ?? []).map(liveOf))
@@ -69,34 +70,9 @@ const onBench = (s: Step) => ({
   path: `/bench${s.bench}`,
   query: { ...withoutTaken(s.bench_words, lives.value), making: b.value!.id, slot: s.lit_slot },
 })
-const takes = (s: Step) =>
-  s.seconds.likely >= 5400
-    ? `${Math.round(s.seconds.likely / 360) / 10} h`
-    : `${minutes(s.seconds.likely)} min`
-
-/** Of a step in loads: which one is in now, and what is left of it. */
-function load(s: Step): string {
-  const each = s.seconds.likely / s.loads
-  const gone = s.seconds.likely - left(s)
-  if (s.loads < 2 || s.phase !== 'running' || gone >= s.seconds.likely) return ''
-  const at = Math.min(s.loads, Math.floor(Math.max(0, gone) / each) + 1)
-  return `load ${at} of ${s.loads}: ${stopwatch(at * each - gone)} left of it`
-}
-const isOver = (s: Step) => s.phase === 'running' && left(s) < 0
-/** What a step's clock says, on the river. */
-const timeOf = (s: Step) =>
-  s.phase !== 'running' || s.due_s === null
-    ? takes(s)
-    : `${inWords(s).replace('minutes:seconds', 'min').replace('minutes', 'min')} ${left(s) < 0 ? 'over' : 'left'}`
-/** Pieces as they are told now. */
-const range = computed(() => {
-  const { low, likely, high } = b.value!.told_pieces
-  return low === high ? likely : `${likely} (${low}–${high})`
-})
 /** What of it cooks by itself takes a burner: the one that was chosen, else the first that is free. */
 const larder = useLarder()
 const named = ref<number | null>(null)
-const cooks = (s: Step | undefined) => Boolean(s?.fire && !s.base)
 const burners = computed(() =>
   (larder.data.value?.burners ?? []).map((x) => ({
     id: x.id!,
@@ -116,14 +92,14 @@ function begin(s: Step) {
   named.value = null
 }
 const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
-/** What comes after the large step, once that is the last that it waits for: one press ends this and begins that. */
-const next = computed(() => {
-  const on = first.value
-  if (on?.phase !== 'running' || on.base) return undefined
-  return b.value?.steps.find(
-    (s) => s.phase === 'waits' && s.waits_for.length === 1 && s.waits_for[0] === on.key,
-  )
-})
+const next = computed(() => nextAfter(b.value?.steps ?? [], first.value))
+const asksBurner = computed(
+  () =>
+    !asks.value &&
+    cooks(next.value ?? first.value) &&
+    Boolean(next.value || first.value?.phase === 'ready') &&
+    burners.value.length > 1,
+)
 const act = () => {
   if (!first.value || made(first.value)) return
   if (next.value) begin(next.value)
@@ -209,31 +185,7 @@ useKeys([
             @later="later"
           />
         </div>
-        <p
-          v-if="
-            !asks &&
-            cooks(next ?? first) &&
-            (next || first?.phase === 'ready') &&
-            burners.length > 1
-          "
-          class="burners"
-          role="group"
-          aria-label="On which burner"
-        >
-          <span class="soft">on the</span>
-          <button
-            v-for="x in burners"
-            :key="x.id"
-            type="button"
-            class="touch"
-            :class="{ chosen: x.id === on }"
-            :aria-pressed="x.id === on"
-            :disabled="x.taken"
-            @click="named = x.id"
-          >
-            {{ x.name }}{{ x.taken ? ', taken' : '' }}
-          </button>
-        </p>
+        <OnBurner v-if="asksBurner" :burners="burners" :on="on" @choose="(id) => (named = id)" />
         <p v-if="first?.facts.length && !b.finished && !b.given_up" class="facts">
           <span v-for="fact in first.facts" :key="fact">{{ fact }}</span>
         </p>
@@ -244,54 +196,19 @@ useKeys([
       <div v-if="bases.length" class="bases" :class="{ several: bases.length > 1 }">
         <BaseInHand v-for="x in bases" :key="x.id" :batch="x" />
       </div>
-      <div class="things" :class="{ wide: first && made(first) && !also.length }">
-        <div>
-          <template v-if="first && made(first)" />
-          <template v-else-if="first && first.phase === 'running'">
-            <p class="huge" :class="{ over }">{{ told(first).figure }}</p>
-            <p class="under">{{ told(first).unit }} {{ over ? 'over its time' : 'left' }}</p>
-            <p v-if="load(first)" class="second">{{ load(first) }}</p>
-          </template>
-          <template v-else-if="first && !b.finished">
-            <p class="huge soft">{{ takes(first).split(' ')[0] }}</p>
-            <p class="under">
-              {{ takes(first).split(' ')[1] === 'h' ? 'hours' : 'minutes' }} it will take
-            </p>
-          </template>
-          <template v-else>
-            <p class="huge">{{ b.counted ?? b.told_pieces.likely }}</p>
-            <p class="under">
-              {{ b.many }}{{ b.counted === null ? ', as told' : '' }},
-              {{ grams(b.weighed_kg ?? b.told_kg.likely) }}
-            </p>
-          </template>
-          <p v-if="b.stop_kg && first?.fire && !first.base && !b.finished" class="second">
-            keep cooking to {{ grams(b.stop_kg) }}
-          </p>
-          <p v-for="s in also" :key="s.key" class="also">
-            <b>{{ inWords(s) }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
-            <button type="button" class="touch" @click="done(s)">
-              Done<span class="visually-hidden">: {{ s.say }}</span>
-            </button>
-          </p>
-        </div>
-        <p class="ends">
-          It ends as
-          <b>{{ b.counted ?? range }} {{ b.many }}</b
-          ><template v-if="b.counted === null"> of {{ grams(b.each_kg) }}</template
-          >: <b>{{ grams(b.weighed_kg ?? b.told_kg.likely) }}</b>{{
-            b.weighed_kg === null ? '' : ', weighed'
-          }}.
-          <span v-if="b.stop_kg && !b.done" class="soft"
-            >Off the fire at {{ grams(b.stop_kg) }} in the pan.</span
-          >
-          <span class="soft legend-line">
-            <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what
-            is in it.
-          </span>
-        </p>
-      </div>
-      <MakingRiver :batch="b" :first="first" :time="timeOf" :over="isOver">
+      <SweetFigures
+        :batch="b"
+        :first="first"
+        :drawn="Boolean(first && made(first))"
+        :also="also"
+        @done="done"
+      />
+      <MakingRiver
+        :batch="b"
+        :first="first"
+        :time="(s) => clockOf(s, left(s))"
+        :over="(s) => s.phase === 'running' && left(s) < 0"
+      >
         <template #act="{ step: s }">
           <RouterLink
             v-if="s.base_kg !== null && s.base_batch !== null"
@@ -374,24 +291,6 @@ useKeys([
 .words {
   flex-basis: 420px;
 }
-.burners {
-  flex: 1 1 100%;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
-  font-size: 17px;
-}
-.burners .touch {
-  min-height: 40px;
-}
-.burners .chosen {
-  color: var(--ink);
-  font-weight: 700;
-  text-decoration: underline;
-  text-decoration-color: var(--cobalt);
-  text-decoration-thickness: 3px;
-  text-underline-offset: 5px;
-}
 .facts {
   flex: 1 1 100%;
   display: flex;
@@ -417,59 +316,6 @@ useKeys([
   gap: 34px;
   align-items: start;
 }
-.things {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 34px;
-  align-items: start;
-  margin: 12px 6px 20px;
-}
-.things.wide > div {
-  display: none;
-}
-.things.wide {
-  grid-template-columns: minmax(0, 1fr);
-}
-.huge {
-  font-size: 124px;
-  line-height: 112px;
-  font-weight: 700;
-  font-stretch: 88%;
-  letter-spacing: -5px;
-  margin-bottom: -14px;
-}
-.huge.soft {
-  color: var(--ink-soft);
-  font-weight: 600;
-}
-.under {
-  font-size: 21px;
-}
-.second {
-  margin-top: 10px;
-  font-size: 30px;
-  line-height: 38px;
-  font-weight: 680;
-  color: var(--cobalt);
-}
-.also {
-  margin-top: 10px;
-  font-size: 18px;
-}
-.also b {
-  font-size: 22px;
-}
-.ends {
-  align-self: center;
-  font: 400 22px/31px var(--words);
-}
-.legend-line {
-  display: block;
-  font: 450 14px/22px var(--figures);
-}
-.sure {
-  color: var(--leaf);
-}
 .log-it {
   grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
 }
@@ -480,7 +326,6 @@ useKeys([
   font-size: 18px;
 }
 @media (max-width: 900px) {
-  .things,
   .bases.several,
   .log-it {
     grid-template-columns: minmax(0, 1fr);
@@ -489,10 +334,6 @@ useKeys([
   .verb,
   .verb .plate {
     width: 100%;
-  }
-  .huge {
-    font-size: 110px;
-    line-height: 112px;
   }
 }
 </style>

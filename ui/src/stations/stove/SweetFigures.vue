@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { LiveSweet } from '@/api/kitchen'
+import type { SweetBatch } from '@/api/client'
+import { countdown, grams } from '@/say'
+import { stepLeft } from './glance'
+import { inWords, loadNow, takes } from './steps'
+
+/** The one figure of a sweet that is made: the clock of the step in hand, else its pieces; what else runs; what it ends as. */
+type Step = SweetBatch['steps'][number]
+const props = defineProps<{
+  batch: LiveSweet
+  first: Step | undefined
+  /** The step in hand is drawn with its own pan. */
+  drawn: boolean
+  also: Step[]
+}>()
+defineEmits<{ done: [step: Step] }>()
+const left = (s: Step) => stepLeft(props.batch, s)
+const told = computed(() => countdown(props.first ? left(props.first) : 0))
+const over = computed(() => Boolean(props.first && left(props.first) < 0))
+/** Pieces as they are told now. */
+const range = computed(() => {
+  const { low, likely, high } = props.batch.told_pieces
+  return low === high ? likely : `${likely} (${low}–${high})`
+})
+</script>
+
+<template>
+  <div class="things" :class="{ wide: drawn && !also.length }">
+    <div>
+      <template v-if="drawn" />
+      <template v-else-if="first && first.phase === 'running'">
+        <p class="huge" :class="{ over }">{{ told.figure }}</p>
+        <p class="under">{{ told.unit }} {{ over ? 'over its time' : 'left' }}</p>
+        <p v-if="loadNow(first, left(first))" class="second">{{ loadNow(first, left(first)) }}</p>
+      </template>
+      <template v-else-if="first && !batch.finished">
+        <p class="huge soft">{{ takes(first)[0] }}</p>
+        <p class="under">{{ takes(first)[1] === 'h' ? 'hours' : 'minutes' }} it will take</p>
+      </template>
+      <template v-else>
+        <p class="huge">{{ batch.counted ?? batch.told_pieces.likely }}</p>
+        <p class="under">
+          {{ batch.many }}{{ batch.counted === null ? ', as told' : '' }},
+          {{ grams(batch.weighed_kg ?? batch.told_kg.likely) }}
+        </p>
+      </template>
+      <p v-if="batch.stop_kg && first?.fire && !first.base && !batch.finished" class="second">
+        keep cooking to {{ grams(batch.stop_kg) }}
+      </p>
+      <p v-for="s in also" :key="s.key" class="also">
+        <b>{{ inWords(left(s)) }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
+        <button type="button" class="touch" @click="$emit('done', s)">
+          Done<span class="visually-hidden">: {{ s.say }}</span>
+        </button>
+      </p>
+    </div>
+    <p class="ends">
+      It ends as
+      <b>{{ batch.counted ?? range }} {{ batch.many }}</b
+      ><template v-if="batch.counted === null"> of {{ grams(batch.each_kg) }}</template
+      >: <b>{{ grams(batch.weighed_kg ?? batch.told_kg.likely) }}</b>{{
+        batch.weighed_kg === null ? '' : ', weighed'
+      }}.
+      <span v-if="batch.stop_kg && !batch.done" class="soft"
+        >Off the fire at {{ grams(batch.stop_kg) }} in the pan.</span
+      >
+      <span class="soft legend-line">
+        <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what is in
+        it.
+      </span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.things {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 34px;
+  align-items: start;
+  margin: 12px 6px 20px;
+}
+.things.wide > div {
+  display: none;
+}
+.things.wide {
+  grid-template-columns: minmax(0, 1fr);
+}
+.huge {
+  font-size: 124px;
+  line-height: 112px;
+  font-weight: 700;
+  font-stretch: 88%;
+  letter-spacing: -5px;
+  margin-bottom: -14px;
+}
+.huge.soft {
+  color: var(--ink-soft);
+  font-weight: 600;
+}
+.under {
+  font-size: 21px;
+}
+.second {
+  margin-top: 10px;
+  font-size: 30px;
+  line-height: 38px;
+  font-weight: 680;
+  color: var(--cobalt);
+}
+.also {
+  margin-top: 10px;
+  font-size: 18px;
+}
+.also b {
+  font-size: 22px;
+}
+.ends {
+  align-self: center;
+  font: 400 22px/31px var(--words);
+}
+.legend-line {
+  display: block;
+  font: 450 14px/22px var(--figures);
+}
+.sure {
+  color: var(--leaf);
+}
+@media (max-width: 900px) {
+  .things {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 18px;
+  }
+  .huge {
+    font-size: 110px;
+    line-height: 112px;
+  }
+}
+</style>

@@ -258,3 +258,91 @@ def test_a_part_of_what_stands_is_taken(page: Page, kitchen_url: str, clock):
     assert base["base_kg"] == 0.1 and base["phase"] == "running"
     left = {b["name"]: b["mass_kg"] for b in ask(f"{url}/api/sweets/bases")["bases"]}
     assert abs(left["Chhena for the juniors"] - 0.316) < 1e-9
+
+
+def named(url: str, number: int) -> list[str]:
+    return [step["key"] for step in batch(url, number)["steps"] if step["phase"] != "done"]
+
+
+@BOTH
+def test_bread_in_a_quick_rabri_to_its_plates(page: Page, kitchen_url: str, clock, size: str):
+    """Powder whisked in, the milk on the Bench and back, syrup and fat on a burner each, what the bread drinks, what is
+    left of the sauce on the shelf."""
+    url = kitchen_url
+    off_all(url)
+    page.goto(url + "/sweets?sweet=bread-rabri&school=quick")
+    write(page, "how many, or how much", "8")
+    begin(page, "Bread for the coxes")
+    address, number = page.url, int(page.url.rsplit("/", 1)[1])
+    now = page.get_by_label("What to do now")
+    expect(now).to_contain_text("whisk the powder smooth")
+    now.get_by_role("button", name="Begin it").click()
+    expect(now).to_contain_text("Done")
+    now.get_by_role("button", name="Done, the next later").click()
+    # its milk goes on the Bench, is lit from there, and stands on this page
+    page.get_by_role("link", name=re.compile("^[Pp]lan it")).first.click()
+    pan = light(page)
+    page.goto(address)
+    milk = page.get_by_role("region", name="Milk for Bread for the coxes", exact=True)
+    expect(milk).to_contain_text("minutes to the first boil")
+    kg = reduced(url, clock, pan, 0.95)
+    expect(milk).to_have_count(0)
+    expect(page.get_by_role("list", name="The steps")).to_contain_text(f"{kg * 1e3:.0f} g")
+    to_the_end(page, clock, len(named(url, number)))
+    expect(now).to_contain_text("Weigh it and count it")
+    facts = next(step["facts"] for step in batch(url, number)["steps"] if step["key"] == "pour")
+    assert "The bread drinks" in facts[0]
+    box(page, "How many pieces").fill("8")
+    page.get_by_role("button", name="Count them").click()
+    expect(now).to_contain_text("It is made.")
+    box(page, "The quick milk sauce left over, g").fill("120")
+    page.get_by_role("button", name=re.compile("To the shelf.*quick milk sauce")).click()
+    expect(page.get_by_role("button", name=re.compile("120 g: again"))).to_be_visible()
+    clean(page)
+    page.goto(url + "/larder")
+    sauce = page.get_by_role("region", name="The shelf").locator(".things > li").filter(has_text="sauce")
+    expect(sauce).to_contain_text("120 g")
+    expect(sauce).to_contain_text("rabri")
+
+
+@BOTH
+def test_fruit_shrikhand_from_its_hanging_to_its_bowls(page: Page, kitchen_url: str, clock, size: str):
+    """Hung from the sweet, taken down firmer and lighter than told: fruit and sugar follow the curd that was weighed."""
+    url = kitchen_url
+    off_all(url)
+    page.goto(url + "/sweets?sweet=shrikhand&school=fruit")
+    pick(page, "which fruit", "strawberry")
+    write(page, "how many, or how much", "6")
+    begin(page, "Shrikhand for the eights")
+    address, number = page.url, int(page.url.rsplit("/", 1)[1])
+    told = batch(url, number)
+    page.get_by_role("link", name="Plan it on the Bench.").click()
+    expect(page.get_by_role("status").filter(has_text="A base of")).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Hang it")).first.click()
+    page.get_by_role("dialog").locator("button.plate").first.click()
+    expect(page).to_have_url(re.compile(r"/stove/curd/\d+$"))
+    hung = int(page.url.rsplit("/", 1)[1])
+    page.goto(address)
+    curd = page.get_by_role("region", name="Curd for Shrikhand for the eights")
+    expect(curd).to_contain_text("Let it hang.")
+    clean(page)
+    clock.now += batch(url, hung)["steps"][0]["seconds"]
+    curd.get_by_role("button", name="Taken down").click()
+    expect(curd).to_contain_text("Weigh it.")
+    kg = round(batch(url, hung)["told_kg"]["likely"] * 0.9, 3)
+    curd.get_by_role("textbox", name="It weighs, g").fill(f"{kg * 1e3:.0f}")
+    curd.get_by_role("button", name="Weigh it").click()
+    expect(curd).to_have_count(0)
+    here = batch(url, number)
+    for row, before in zip(here["rows"], told["rows"], strict=True):
+        if "strawberry" in row["name"] or "sugar" in row["name"]:
+            assert row["grams"] < before["grams"] * 0.95
+    to_the_end(page, clock, len(named(url, number)))
+    box(page, "How many bowls").fill("5")
+    page.get_by_role("button", name="Count them").click()
+    expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
+    page.goto(url + "/book")
+    line = (
+        page.get_by_role("region", name="Batches").get_by_role("listitem").filter(has_text="Shrikhand for the eights")
+    )
+    expect(line.filter(has_text="5 bowls")).to_have_count(1)

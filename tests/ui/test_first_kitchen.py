@@ -33,6 +33,7 @@ def test_four_questions_in_one_sentence(page: Page, kitchen_url: str, size: str)
     expect(first).to_contain_text("20 cm wide and 11.5 cm high")
     expect(first.get_by_role("alert")).to_have_count(0)
     expect(plan).to_contain_text("the 20 cm pot")
+    expect(plan).to_contain_text("1.5 L")  # what it holds, with room for the boil
     write(page, "what my cup holds", "240 ml")
     expect(first).to_contain_text("240 ml")
     pick(page, "what I cook on", "large induction|induction")

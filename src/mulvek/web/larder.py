@@ -59,29 +59,28 @@ class MaterialsOut(Out):
 def larder_out(session: Session) -> LarderOut:
     larder = Larder(session)
     row = larder.row()
+    milks, pans, burners, ingredients = larder.milks(), larder.pans(), larder.burners(), larder.ingredients()
+    versions = [row.version, *(k.version for k in milks), *(k.version for k in pans), *(k.version for k in burners)]
     told = LarderOut(
         aside=[],
         kitchen=KitchenOut.of(row.name, larder.kitchen(), row.version, row.currency),
-        milks=[MilkOut.of(kept) for kept in larder.milks()],
-        pans=[PanOut.of(kept.id, kept.thing, kept.version) for kept in larder.pans()],
-        burners=[BurnerOut.of(kept) for kept in larder.burners()],
-        ingredients=[IngredientOut.of(kept) for kept in larder.ingredients()],
+        milks=[MilkOut.of(kept) for kept in milks],
+        pans=[PanOut.of(kept.id, kept.thing, kept.version) for kept in pans],
+        burners=[BurnerOut.of(kept) for kept in burners],
+        ingredients=[IngredientOut.of(kept) for kept in ingredients],
         sugars=sugars(),
         enrichers=enrichers(),
         burner_kinds=burner_kinds(),
         milk_kinds=milk_kinds(),
         pan_materials=pan_materials(),
-        untouched=_untouched(session, larder, row.version),
+        untouched=_untouched(versions, len(pans), len(ingredients), Batches(session).any()),
     )
     return told.model_copy(update={"aside": larder.aside})
 
 
-def _untouched(session: Session, larder: Larder, version: int) -> bool:
+def _untouched(versions: Sequence[int], pans: int, ingredients: int, begun: bool) -> bool:
     """Whether nobody has said anything of this kitchen yet."""
-    milks, pans, burners = larder.milks(), larder.pans(), larder.burners()
-    versions = [version, *(k.version for k in milks), *(k.version for k in pans), *(k.version for k in burners)]
-    as_new = set(versions) == {1} and not larder.ingredients()
-    return as_new and len(pans) == 1 and not Batches(session).any()
+    return set(versions) == {1} and pans == 1 and not ingredients and not begun
 
 
 def _one(things: Sequence[Kept[T]], thing_id: int) -> Kept[T]:

@@ -92,6 +92,7 @@ useFree(() => words.value, kitchen)
         :kitchen="kitchen"
         :milk="words.milk"
         @milk="(milk: string) => setWords({ milk })"
+        @amount="(amount: string) => setWords({ amount })"
       />
       <section class="tray" aria-label="The plan">
         <BenchRoutes />

@@ -6,14 +6,14 @@ import { api, unwrap, type LarderOut } from '@/api/client'
 import { may } from '@/door/me'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import { shown } from '@/sentence/words'
-import { kitchenBody, potBody, readCup, readPot } from './first'
+import { fitting, kitchenBody, potBody, readCup, readPot } from './first'
 
 /**
  * A new kitchen is asked four things in one sentence; each can be left as it is, and says what it narrows. It stays until it
  * is put away, on this device.
  */
 const props = defineProps<{ kitchen: LarderOut; milk: string }>()
-const emit = defineEmits<{ milk: [id: string] }>()
+const emit = defineEmits<{ milk: [id: string]; amount: [words: string] }>()
 const client = useQueryClient()
 const away = useStorage('mulvek-first-kitchen', false)
 const asks = ref(false)
@@ -56,6 +56,7 @@ function keepPot() {
   keep.mutate(() =>
     unwrap(api.PUT('/api/larder/pans/{id}', { params: { path: { id: id! } }, body })),
   )
+  emit('amount', fitting(found))
 }
 function keepCup() {
   if (!cup.value.trim()) return

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { LarderOut } from '@/api/client'
-import { kitchenBody, potBody, readCup, readPot } from './first'
+import { fitting, kitchenBody, potBody, readCup, readPot } from './first'
 
 test.each([
   ['24 x 12', 24, 12],
@@ -12,6 +12,13 @@ test.each([
 test.each(['', '24', 'big', '4 x 12', '24 x 90', '200 x 100', '-24 x 12'])('“%s” is none', (said) =>
   expect(readPot(said)).toBeNull(),
 )
+
+test('a first amount leaves room for the boil, whatever the pot', () => {
+  expect(fitting({ wide: 20, high: 11.5 })).toBe('1.5 L')
+  expect(fitting({ wide: 24, high: 14 })).toBe('2.5 L')
+  expect(fitting({ wide: 10, high: 6 })).toBe('0.25 L')
+  expect(fitting({ wide: 40, high: 30 })).toBe('2.5 L')
+})
 
 test('a pot keeps what was not asked', () => {
   expect(potBody({ material: 'aluminium', mass_kg: 0.8 }, { wide: 22, high: 9.5 })).toEqual({

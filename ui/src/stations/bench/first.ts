@@ -14,6 +14,12 @@ export function readPot(text: string): { wide: number; high: number } | null {
   return wide >= 8 && wide <= 80 && high >= 3 && high <= 60 ? { wide, high } : null
 }
 
+/** Milk that a pot holds and leaves room for the boil, as one measures it: quarters of a litre. */
+export function fitting({ wide, high }: { wide: number; high: number }): string {
+  const litres = (Math.PI / 4) * wide * wide * high * 1e-3
+  return `${Math.min(2.5, Math.max(0.25, Math.floor(litres * 0.42 * 4) / 4))} L`
+}
+
 /** The pan that stands there with other measures; what is not asked stays. */
 export function potBody(
   pan: { material: string; mass_kg: number },

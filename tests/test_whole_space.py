@@ -63,6 +63,18 @@ def _sweet(body: dict[str, Any]) -> Any:
 KINDS = {"reduce": (_reduce, ReduceIn), "curdle": (_curdle, CurdleIn), "strain": (_strain, StrainIn)}
 KINDS["caramel"] = (_caramel, CaramelIn)
 KINDS["sweet"] = (_sweet, SweetIn)
+EACH_KIND = pytest.mark.parametrize(
+    ("kind", "requests"),
+    [
+        ("reduce", reductions),
+        ("curdle", curdlings),
+        ("strain", strainings),
+        ("caramel", caramels),
+        ("sweet", sweets()),
+    ],
+    ids=lambda value: value if isinstance(value, str) else "",
+)
+"""A test of whatever may be asked of each kind."""
 SHARES = ("total_solids", "pan_solids", "moisture", "water_activity", "acid_left", "fat_in_dry")
 UNSIGNED = ("_kg", "_m3", "_m", "_g", "depth_m", "boil_s", "after_boil_s")
 
@@ -103,17 +115,7 @@ def _check_error(error: KitchenError, sent: type) -> None:
     assert error.message.strip() and error.fix.strip()
 
 
-@pytest.mark.parametrize(
-    ("kind", "requests"),
-    [
-        ("reduce", reductions),
-        ("curdle", curdlings),
-        ("strain", strainings),
-        ("caramel", caramels),
-        ("sweet", sweets()),
-    ],
-    ids=lambda value: value if isinstance(value, str) else "",
-)
+@EACH_KIND
 def test_an_answer_in_bounds_or_an_error_that_names_what_was_sent(kind, requests):
     answer, model = KINDS[kind]
 

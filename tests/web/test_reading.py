@@ -11,8 +11,7 @@ from mulvek.core.planning.sweets.library import library
 from mulvek.web.reading import DOCS, PAGES, Volume, page, source
 from tests import sizes
 from tests.sizes import sized
-from tests.strategies import caramels, curdlings, reductions, strainings, sweets
-from tests.test_whole_space import KINDS
+from tests.test_whole_space import EACH_KIND, KINDS
 
 
 def anchors(key: str, volume: Volume = "science") -> set[str]:
@@ -85,17 +84,7 @@ def test_every_job_opens_a_way_of_a_sweet_that_there_is():
         assert sweet in library() and (not school or school in library()[sweet].schools), (sweet, school)
 
 
-@pytest.mark.parametrize(
-    ("kind", "requests"),
-    [
-        ("reduce", reductions),
-        ("curdle", curdlings),
-        ("strain", strainings),
-        ("caramel", caramels),
-        ("sweet", sweets()),
-    ],
-    ids=lambda value: value if isinstance(value, str) else "",
-)
+@EACH_KIND
 def test_every_why_leads_to_its_rule(kind, requests):
     answer, _ = KINDS[kind]
     seen = set()

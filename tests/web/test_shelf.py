@@ -82,6 +82,12 @@ def test_sauce_and_dough_that_are_left_stand_there_as_they_were_weighed(client, 
     assert look(client, number)["leaves"][0]["mass_kg"] == 0.35
     happens(client, number, kind="gone", why="used-up", of="sauce")
     assert (number, "sauce") not in shelf(client) and (number, "dough") in shelf(client)
+    again = client.post(
+        f"/api/batches/{number}/events", json={"event": {"kind": "gone", "why": "spilt", "of": "sauce"}}
+    )
+    assert again.status_code == 409  # it is there no more
+    happens(client, number, kind="left_weighed", of="sauce", mass_kg=0.1)  # more of it was found
+    assert shelf(client)[number, "sauce"]["mass_kg"] == 0.1
     # what is not made for it is not left of it
     kulfi = begin(client, "sweet", {"sweet": "kulfi", "want": "12", "pan": 2, "burner": 1})
     assert kulfi["leaves"] == []

@@ -12,7 +12,7 @@ from ..core.equipment.kitchen import Kitchen
 from ..core.planning.curdle.soak import keeps_days
 from ..core.planning.reduce.judgement import MILK_PH
 from ..core.planning.sweets.build import ReadyBase
-from ..core.planning.sweets.drinking import DOUGH_DAYS
+from ..core.planning.sweets.leaves import DOUGH_DAYS
 from ..core.planning.sweets.weighed import SOUR_PH, made_by
 from ..core.safety.keeping import keeping
 from ..store.aside import each

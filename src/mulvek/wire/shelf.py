@@ -10,8 +10,8 @@ from ..core.batch.leftovers import DOUGH_SHARE
 from ..core.equipment.quantities import say
 from ..core.errors import KitchenError
 from ..core.planning.sweets.build import ReadyBase
-from ..core.planning.sweets.drinking import RABRI_SOLIDS
 from ..core.planning.sweets.formula import Base, School, Sweet
+from ..core.planning.sweets.leaves import as_rabri_kg
 from ..core.planning.sweets.library import library
 from ..core.planning.sweets.plan import plan_sweet
 from ..core.planning.sweets.weighed import fits
@@ -111,8 +111,7 @@ def whey_uses(kg: float) -> list[Use]:
 
 def sauce_uses(kg: float, solids: float) -> list[Use]:
     """A sauce is boiled on to rabri."""
-    rabri = kg * min(1.0, solids / RABRI_SOLIDS)
-    return [Use(name="rabri", says=f"{say(rabri, 'mass')}, boiled on", words={})]
+    return [Use(name="rabri", says=f"{say(as_rabri_kg(kg, solids), 'mass')}, boiled on", words={})]
 
 
 def syrup_uses(makes: list[str]) -> list[Use]:

@@ -9,9 +9,9 @@ from ..core.equipment.quantities import in_cups, say, say_measured
 from ..core.planning.sweets.balance import band
 from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
-from ..core.planning.sweets.drinking import Leaves, leaves
 from ..core.planning.sweets.formula import MILK
 from ..core.planning.sweets.knobs import knobs
+from ..core.planning.sweets.leaves import Leaves, leaves
 from ..core.planning.sweets.minutes import Boiling
 from ..core.planning.sweets.nutrition import Nutrients
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet, racks

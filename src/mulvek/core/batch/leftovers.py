@@ -62,23 +62,20 @@ def left_of(counted: Sequence[Event], told: Mapping[str, Any]) -> dict[str, Besi
     """The sauce and the dough that were weighed when the pieces were done, as they were weighed last."""
     leaves = told.get("leaves")
     solids = leaves if isinstance(leaves, Mapping) else {}
-    found = {}
+    found: dict[str, Beside] = {}
     for event in counted:
-        if (
-            isinstance(event.what, LeftWeighed)
-            and event.what.mass_kg >= LEAST_KG
-            and not is_gone(counted, event.what.of)
-        ):
-            of = event.what.of
-            said = solids.get(of)
-            share = said.get("total_solids") if isinstance(said, Mapping) else None
-            found[str(of)] = Beside(
-                event.what.mass_kg, event.at_s, float(share) if isinstance(share, int | float) else USUAL_SOLIDS[of]
-            )
+        match event.what:
+            case LeftWeighed(of, kg) if kg >= LEAST_KG:
+                said = solids.get(of)
+                share = said.get("total_solids") if isinstance(said, Mapping) else None
+                there = float(share) if isinstance(share, int | float) else USUAL_SOLIDS[of]
+                found[of] = Beside(kg, event.at_s, there)
+            case Gone(of="sauce" | "dough" as of):
+                found.pop(of, None)
     return found
 
 
 def check_gone(counted: Sequence[Event], what: Gone, there: bool) -> None:
     """:raises Conflict: field "of", when nothing of it stands there."""
-    if not there or (what.of and is_gone(counted, what.of)):
+    if not there or (what.of in ("whey", "syrup") and is_gone(counted, what.of)):
         raise Conflict("of", f"No {what.of or 'more of it'} stands there.", "Look at what does.")

@@ -34,7 +34,7 @@ from .events import (
     Undo,
     Weighed,
 )
-from .leftovers import check_gone
+from .leftovers import check_gone, left_of
 from .log import Log, check_common
 from .pauses import away_s, check_pause, pause_nudge, paused_since
 
@@ -337,7 +337,8 @@ def check_sweet_event(log: Log, new: Event) -> None:
             fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
             check_pause(what, state.paused_at_s, fires)
         case Gone():
-            check_gone(log.counted, what, state.done and what.of in ("syrup", "sauce", "dough"))
+            there = state.done if what.of == "syrup" else what.of in left_of(log.counted, {})
+            check_gone(log.counted, what, there)
         case LeftWeighed(of, kg):
             if of not in may_leave(run):
                 raise BadInput("of", f"No {of} is made for this.", "Weigh what is left of its own.")

@@ -28,10 +28,16 @@ defineEmits<{ choose: [id: number] }>()
   display: flex;
   flex-wrap: wrap;
   gap: 2px 18px;
+  align-items: center;
   font-size: 17px;
 }
 .touch {
   min-height: 40px;
+}
+.touch:disabled {
+  color: var(--ink-soft);
+  font-weight: 450;
+  cursor: default;
 }
 .chosen {
   color: var(--ink);

@@ -7,6 +7,7 @@ import { useKeys } from '@/shell/keys'
 import { asked, liveOf } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
 import { useAnswers } from './answering'
+import { isSame } from './answers'
 import HobPlace from './HobPlace.vue'
 import { glanceOf } from './glance'
 import { makings } from './making'
@@ -31,7 +32,7 @@ const places = computed(() =>
       of,
       glance: (steadyNow.value, glanceOf(batch)),
       next: strip(live),
-      due: due && due.left <= 0 && due.nudge.key !== now.value.due?.nudge.key ? due : undefined,
+      due: due && due.left <= 0 && !isSame(due, now.value.due) ? due : undefined,
       burner: live.onFire
         ? (larder.data.value?.burners ?? [])
             .filter((b) => live.burners.includes(b.id!))

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import type { LiveBatch } from '@/api/kitchen'
 import type { Asked, Live } from '@/shell/live'
 import { live, nudge } from '@/shell/lives.fixture'
-import { answerTo, panActs } from './answers'
+import { answerTo, isSame, panActs } from './answers'
 
 const PAN = { flame: 'strong', sugar_kg: 0.3, sugar_in_kg: 0.1 } as LiveBatch
 const due = (of: Live['of'], answer: string): Asked => ({
@@ -39,6 +39,18 @@ test.each<[Live['of'], string, object | null]>([
   ['sweet', 'resumed', { kind: 'resumed' }],
 ])('a %s that asks for %s leads to its page, and logs only what it is', (of, answer, event) => {
   expect(answerTo(due(of, answer), undefined)).toEqual({ event, then: 'go' })
+})
+
+test('two pans that ask for the same ask for two things', () => {
+  const stir = (path: string, key = 'stir'): Asked => ({
+    live: live('milk', [], { path }),
+    nudge: nudge(key, 990),
+    left: -10,
+  })
+  expect(isSame(stir('/stove/5'), stir('/stove/5'))).toBe(true)
+  expect(isSame(stir('/stove/5'), stir('/stove/6'))).toBe(false)
+  expect(isSame(stir('/stove/5'), stir('/stove/5', 'scrape'))).toBe(false)
+  expect(isSame(stir('/stove/5'), null)).toBe(false)
 })
 
 test('the buttons of a pan are those of its phase, and the sugar that is still to go in', () => {

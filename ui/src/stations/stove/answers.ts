@@ -72,6 +72,10 @@ export function answerTo(due: Asked, pan: LiveBatch | undefined): Answer {
   return { event, then: pan && !event ? 'type' : 'stay' }
 }
 
+/** Whether both are the same nudge of the same batch: two pans may well ask for the same. */
+export const isSame = (one: Asked, other: Asked | null) =>
+  other !== null && one.live.path === other.live.path && one.nudge.key === other.nudge.key
+
 /** What hands do to a pan of milk on the fire, by a button or its key. */
 export interface Act {
   text: string

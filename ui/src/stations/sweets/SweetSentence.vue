@@ -2,9 +2,8 @@
 import { computed } from 'vue'
 import type { LarderOut, Standing, SweetChoices, SweetOut } from '@/api/client'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
-import { serverNow } from '@/api/outbox'
 import { isOver } from '@/api/standing'
-import { steadyNow } from '@/shell/now'
+import { kitchenMinute } from '@/shell/minute'
 import { plain, shown } from '@/sentence/words'
 import { weight } from '@/say'
 import { baseName, pairs, takenTo, unpaired, untilEaten, type SweetWords } from './sweet'
@@ -142,8 +141,7 @@ function mode(from: 'want' | 'have') {
   if (from === 'have' && !words.value.have) change.have = 'milk=2 L'
   keep(change)
 }
-/** By the kitchen's clock, to the minute: a sentence that is read does not change under the eyes. */
-const now = computed(() => Math.floor((steadyNow.value, serverNow()) / 60) * 60_000)
+const now = kitchenMinute
 const eaten = computed(() => readServing(words.value.eat, now.value))
 const eatenWord = computed(() => {
   if (!eaten.value) return words.value.eat || 'any time'

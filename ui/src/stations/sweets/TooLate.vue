@@ -2,8 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, unwrap, type SweetChoices, type SweetIn, type SweetOut } from '@/api/client'
-import { serverNow } from '@/api/outbox'
-import { steadyNow } from '@/shell/now'
+import { kitchenMinute } from '@/shell/minute'
 import { beginBy, moment, readServing, typed } from './serving'
 import { untilEaten } from './sweet'
 
@@ -15,7 +14,7 @@ const props = defineProps<{
   choices: SweetChoices
 }>()
 const emit = defineEmits<{ choose: [school: string]; eat: [words: string] }>()
-const now = computed(() => Math.floor((steadyNow.value, serverNow()) / 60) * 60_000)
+const now = kitchenMinute
 const eaten = computed(() => readServing(props.eat, now.value))
 const late = computed(
   () =>

@@ -1,5 +1,4 @@
-"""What fried bread drinks of the milk that is poured over it, what stands around it, and what that is boiled on to rabri;
-what of a sweet can be left over.
+"""What fried bread drinks of the milk that is poured over it, what stands around it, and what that is boiled on to rabri.
 
 Room is the bread's own pores (0.25 g/ml, ingredient table of the sweets dossier) less what frying and syrup put there; the
 milk rises in them as the square root of 1 ÷ viscosity (Washburn 1921). How much of the room a thin milk fills by the time it
@@ -11,16 +10,14 @@ from dataclasses import dataclass
 
 from ...properties.texture import viscosity_mpa_s
 from ...ranges import Range
-from ...safety.keeping import keeping
 from .build import Built
+from .leaves import as_rabri_kg
 
 BREAD = "bread"
 BREAD_L_KG, SHRINKS = 4.0, 0.9
 SOLIDS_KG_L, FAT_KG_L, SAUCE_KG_L = 1.45, 0.92, 1.06
 POURED_C, THIN_MPA_S = 40.0, 20.0
 FILLS, FILLS_AT_MOST, EITHER_WAY = 0.33, 0.6, 1.7
-RABRI_SOLIDS = 0.44
-"""The wet end of rabri's own window."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -31,34 +28,6 @@ class Drinks:
     drunk: Range
     around: Range
     rabri_kg: float
-
-
-DOUGH_STEPS = ("dough", "knead")
-DOUGH_DAYS = 1
-
-
-@dataclass(frozen=True, slots=True)
-class Leaves:
-    """What can be left over beside the pieces: what it is called, its solids, kg per kg, days in the fridge at most."""
-
-    name: str
-    total_solids: float
-    fridge_days: int
-
-
-def leaves(built: Built, room_c: float, fridge_c: float) -> dict[str, Leaves]:
-    """The sauce that is poured over it or that it lies in, and its dough, as it is before frying."""
-    school, found = built.school, {}
-    over = school.top.of if school.top else school.soak.within if school.soak else ""
-    sauce = next((side for side in built.sides if side.sweet.key == over), None)
-    if sauce is not None:
-        days = keeping(sauce.parts, sauce.school.ph, room_c=room_c, fridge_c=fridge_c).fridge_days
-        found["sauce"] = Leaves(sauce.sweet.name, sauce.parts.total_solids, days)
-    if any(step.key in DOUGH_STEPS for step in school.steps):
-        loses, takes = (school.fry.loses / 100, school.fry.takes / 100) if school.fry else (0.0, 0.0)
-        water = built.pieces_before.water * (1 - loses + takes) + loses
-        found["dough"] = Leaves("dough", 1 - water, DOUGH_DAYS)
-    return found
 
 
 def pores_l_kg(built: Built) -> float:
@@ -90,5 +59,5 @@ def drinks(built: Built, batch_kg: float) -> Drinks | None:
         of=sauce.sweet.name,
         drunk=Range(low, most, high),
         around=Range(poured_kg - high, around, poured_kg - low),
-        rabri_kg=around * min(1.0, sauce.parts.total_solids / RABRI_SOLIDS),
+        rabri_kg=as_rabri_kg(around, sauce.parts.total_solids),
     )

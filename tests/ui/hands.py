@@ -6,6 +6,8 @@ import pytest
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Locator, Page, expect
 
+from tests.kitchens import Clock
+
 FLAGS = [
     "--no-sandbox",
     "--disable-gpu",
@@ -35,6 +37,22 @@ def clean(page: Page) -> None:
         page.evaluate(AXE)
     found = page.evaluate(VIOLATIONS)
     assert found == [], found
+
+
+LOOKED_AT = """() => {
+  let times = 0
+  const again = setInterval(() => {
+    window.dispatchEvent(new Event('visibilitychange'))
+    if (++times === 20) clearInterval(again)
+  }, 250)
+}"""
+"""Again and again: what is on its way may have been answered before, and is not asked twice at once."""
+
+
+def later(page: Page, clock: Clock, seconds: float) -> None:
+    """So much time goes by, and the screen is looked at: it asks anew now, not when it would have by itself."""
+    clock.now += seconds
+    page.evaluate(LOOKED_AT)
 
 
 def minutes_said(page: Page) -> int:

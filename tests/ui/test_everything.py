@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import BOTH, clean, later
 from tests.ui.test_caramel import off_all
 from tests.ui.test_makings import batch, happens, light, planned
 from tests.web.test_instruments import ask
@@ -28,8 +28,8 @@ def test_all_that_goes_on_is_seen_and_answered_from_one_page(page: Page, kitchen
     clean(page)
     # what the sentence asks is answered without leaving, and taken back from here
     now = page.get_by_label("What to do now")
-    clock.now += 600
-    expect(now.locator(".now")).to_be_visible(timeout=20_000)
+    later(page, clock, 600)
+    expect(now.locator(".now")).to_be_visible()
     lines = len(batch(kitchen_url, 5)["log"]) + len(batch(kitchen_url, 6)["log"])
     now.get_by_role("button").first.click()
     undo = now.get_by_role("button", name="Undo")
@@ -86,8 +86,8 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     expect(chhena).to_contain_text("Take it off the flame and wait.")
     # what its bases ask for is the sentence here
     now = page.get_by_label("What to do now")
-    clock.now += 400
-    expect(now).to_contain_text(re.compile("(Milk|Chhena) for Kalakand for the cox:"), timeout=20_000)
+    later(page, clock, 400)
+    expect(now).to_contain_text(re.compile("(Milk|Chhena) for Kalakand for the cox:"))
     milk.get_by_role("button", name="Take it off").click()
     milk.get_by_role("button", name="Weigh it").click()
     told = batch(url, pan)["served_kg"]["likely"]

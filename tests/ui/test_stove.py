@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import BOTH, clean, later
 from tests.web.test_instruments import ask, instruments
 
 
@@ -164,8 +164,8 @@ def test_across_the_room_one_sentence_and_one_figure(page: Page, kitchen_url: st
     large = page.locator("p.figure").evaluate("(e) => parseFloat(getComputedStyle(e).fontSize)")
     assert large >= 88
     clean(page)
-    clock.now += 400
-    expect(page.locator(".due")).to_have_count(1, timeout=20_000)
+    later(page, clock, 400)
+    expect(page.locator(".due")).to_have_count(1)
     who = page.locator("p.who").inner_text()
     said = act.inner_text()
     stove = ask(f"{kitchen_url}/api/stove")["batches"]

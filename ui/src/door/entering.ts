@@ -4,7 +4,10 @@ import { useRouter } from 'vue-router'
 import { api, unwrap, type Me } from '@/api/client'
 import { may } from './me'
 
-/** From the doorway into the kitchen, once let in: with a new secret, to the station where this device may work. */
+/**
+ * From the doorway into the kitchen, once let in: with a new secret, to the pan that was asked for, else to the station
+ * where this device may work.
+ */
 export function useEntering(me: Ref<Me | undefined>): void {
   const client = useQueryClient()
   const router = useRouter()
@@ -16,6 +19,7 @@ export function useEntering(me: Ref<Me | undefined>): void {
       await client.cancelQueries({ queryKey: ['me'] })
       client.setQueryData(['me'], entered)
       await client.invalidateQueries()
+      if (Object.keys(router.currentRoute.value.params).length) return
       await router.replace(may('cook') ? '/bench' : '/stove')
     },
   )

@@ -31,14 +31,16 @@ def pytest_configure(config: pytest.Config) -> None:
 
 @pytest.hookimpl(optionalhook=True)
 def pytest_xdist_make_scheduler(config: pytest.Config, log: object):
-    """The interface in one worker, and that first: two Chromiums on two cores only slow each other. Its last part goes
+    """The interface in one worker, and that first: two Chromiums on two cores only slow each other. A part of it goes
     to the other worker, which would be done sooner."""
     from xdist.scheduler import LoadScopeScheduling
+
+    SECOND = tuple(f"tests/ui/test_{part}" for part in ("door", "rehearse", "standing", "stove", "thread"))
 
     class OneBrowser(LoadScopeScheduling):
         def _split_scope(self, nodeid: str) -> str:
             if nodeid.startswith("tests/ui/"):
-                return "second chromium" if nodeid.startswith("tests/ui/test_door") else "chromium"
+                return "second chromium" if nodeid.startswith(SECOND) else "chromium"
             return nodeid
 
     return OneBrowser(config, log)

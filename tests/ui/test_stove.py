@@ -98,8 +98,8 @@ def test_ten_minutes_without_network(browser, browser_context_args, kitchen_url:
     # beside what was said stand the nudges that nobody answered meanwhile
     first, second, third = (x for x in reversed(fresh) if x["kind"] in ("stirred", "scraped"))
     assert [x["kind"] for x in (first, second, third)] == ["stirred", "scraped", "stirred"]
-    for earlier, later in ((first, second), (second, third)):
-        assert later["at_s"] - earlier["at_s"] == pytest.approx(200, abs=20)
+    for earlier, after in ((first, second), (second, third)):
+        assert after["at_s"] - earlier["at_s"] == pytest.approx(200, abs=20)
     context.close()
 
 

@@ -83,6 +83,13 @@ def test_when_to_begin_and_what_is_still_open_when_it_is_too_late(page: Page, ki
     expect(plan).to_contain_text("it is too late for that")
     expect(late).to_contain_text("Quickest quickly, with soft cheese and powder")
     clean(page)
+    # what it says may change, but nothing below it moves from under the finger meanwhile
+    late.evaluate("(e) => { window.tall = []; new ResizeObserver(() => tall.push(e.offsetHeight)).observe(e) }")
+    before = late.inner_text()
+    write(page, "how many, or how much", "15")
+    expect(late).not_to_have_text(before)
+    page.wait_for_load_state("networkidle")
+    assert len(set(page.evaluate("tall"))) == 1
     late.get_by_role("button", name="quickly, with soft cheese").click()
     expect(page).to_have_url(re.compile("school=quick"))
     page.goto(kitchen_url + "/sweets?eat=in+2+hours")

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, unwrap, type SweetChoices, type SweetIn, type SweetOut } from '@/api/client'
 import { kitchenMinute } from '@/shell/minute'
@@ -43,20 +43,26 @@ const asked = computed(() => ({
 }))
 const ways = useQuery({
   queryKey: ['other-ways', computed(() => JSON.stringify([asked.value, props.answer.school]))],
-  queryFn: () =>
-    Promise.all(
+  queryFn: async () => ({
+    sweet: props.answer.key,
+    found: await Promise.all(
       others.value.map((s) =>
         unwrap(api.POST('/api/sweets/plan', { body: { ...asked.value, school: s.key } }))
           .then((found) => ({ ...s, takes: untilEaten(found) }))
           .catch(() => null),
       ),
     ),
+  }),
   enabled: computed(() => Boolean(late.value && others.value.length)),
+  placeholderData: keepPreviousData, // a line that goes and comes would move all below it from under the finger
   staleTime: 60_000,
 })
+const known = computed(() =>
+  ways.data.value?.sweet === props.answer.key ? ways.data.value.found : undefined,
+)
 /** Of the other ways the quickest, if it is quicker. */
 const quickest = computed(() => {
-  const found = (ways.data.value ?? []).filter((way) => way !== null)
+  const found = (known.value ?? []).filter((way) => way !== null)
   const [first] = found.sort((a, b) => a.takes.likely - b.takes.likely)
   if (!first || first.takes.likely >= untilEaten(props.answer).likely) return null
   const at = now.value + first.takes.likely * 1000
@@ -85,8 +91,12 @@ const quickest = computed(() => {
         {{ quickest.name }}</button>: ready at {{ moment(quickest.at, now)
       }}{{ quickest.inTime ? ', in time' : ', too late as well' }}.
     </p>
-    <p v-else-if="ways.data.value || !others.length" class="soft">
-      No other way of making it is quicker.
+    <p v-else class="soft">
+      {{
+        known || !others.length
+          ? 'No other way of making it is quicker.'
+          : 'Looking for a quicker way.'
+      }}
     </p>
   </section>
 </template>

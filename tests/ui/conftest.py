@@ -44,9 +44,30 @@ def browser_context_args(browser_context_args):
     }
 
 
+HAPPENED = """window.happened = []
+const note = (...line) => { happened.push(line.join(' ')); happened.splice(0, happened.length - 30) }
+for (const kind of ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click', 'keydown', 'scroll'])
+  window.addEventListener(kind, (e) => note(kind, performance.now() | 0, 'ms at', scrollY, e.clientX ?? '', e.clientY ?? '',
+    e.key ?? '', (e.target.outerHTML ?? '').slice(0, 90)), true)
+for (const how of ['pushState', 'replaceState']) {
+  const go = history[how].bind(history)
+  history[how] = (state, title, to) => { note(how, performance.now() | 0, 'ms', to); go(state, title, to) }
+}"""
+"""What hands did and where the page went: told when a test fails, for one that fails once in twenty runs."""
+
+
+@pytest.hookimpl(hookwrapper=True)
+def pytest_runtest_makereport(item: pytest.Item):
+    report = (yield).get_result()
+    page = getattr(item, "funcargs", {}).get("page")
+    if report.when == "call" and report.failed and page is not None:
+        report.sections.append(("the last that happened", "\n".join(page.evaluate("window.happened ?? []"))))
+
+
 @pytest.fixture(scope="session")
 def kept_context(browser, browser_context_args) -> Iterator[BrowserContext]:
     context = browser.new_context(**browser_context_args)
+    context.add_init_script(HAPPENED)
     context.new_page()
     yield context
     context.close()

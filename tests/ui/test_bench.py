@@ -90,3 +90,38 @@ def test_caramelised_milk(bench: Page):
     page.get_by_role("button", name="how much sugar:").click()
     page.get_by_role("textbox", name="how much sugar").fill("0")
     expect(page.get_by_role("alert").first).to_contain_text("without sugar")
+
+
+@pytest.mark.parametrize(
+    ("address", "word", "verb"),
+    [
+        ("/bench", "how much milk", "Light it"),
+        ("/bench/curdle", "how much milk", "Light it"),
+        ("/bench/strain", "how much yoghurt", "Hang it"),
+        ("/bench/caramel", "how much sugar", "Light it"),
+        ("/sweets", "how many, or how much", "Begin it"),
+    ],
+)
+def test_a_refused_plan_has_no_figures_and_one_touch_leads_back(
+    page: Page, kitchen_url: str, address: str, word: str, verb: str
+):
+    page.goto(kitchen_url + address)
+    main = page.locator("main")
+    expect(main).to_contain_text(verb)
+    usual = page.get_by_role("button", name=f"{word}:").first
+    before = usual.inner_text()
+    usual.click()
+    field = page.get_by_role("textbox", name=word)
+    field.fill("a good deal")
+    field.press("Enter")
+    back = page.get_by_role("button", name="As it was before")
+    expect(back).to_be_visible()
+    expect(usual).to_contain_text("a good deal")  # what was typed is kept
+    expect(page.get_by_role("button", name=verb, exact=True)).to_have_count(0)
+    clean(page)
+    page.reload()
+    expect(usual).to_contain_text("a good deal")
+    expect(page.get_by_role("button", name=verb, exact=True)).to_have_count(0)
+    page.get_by_role("button", name="The usual plan").click()
+    expect(usual).to_have_text(before)
+    expect(main).to_contain_text(verb)

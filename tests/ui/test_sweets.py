@@ -283,16 +283,17 @@ def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str)
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Halwa for the veterans")
 
 
-def test_wrong_words_keep_what_was_typed_and_the_last_answer(sweets: Page):
+def test_wrong_words_keep_what_was_typed_and_show_no_figures(sweets: Page):
     page = sweets
     page.get_by_role("button", name="how many, or how much:").click()
     field = page.get_by_role("textbox", name="how many, or how much")
     field.fill("a boatload")
     expect(page.get_by_role("alert").first).to_contain_text("boatload")
     expect(field).to_have_value("a boatload")
-    expect(page.get_by_label("The moulds", exact=True)).to_be_visible()
+    expect(page.get_by_label("The moulds", exact=True)).to_be_hidden()
     field.press("Escape")
     expect(page.get_by_role("alert")).to_have_count(0)
+    expect(page.get_by_label("The moulds", exact=True)).to_be_visible()
 
 
 def test_a_first_time_user_has_the_milk_in_three_touches(sweets: Page):

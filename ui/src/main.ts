@@ -7,5 +7,8 @@ import { createApp } from 'vue'
 import { createWebHistory } from 'vue-router'
 import App from './App.vue'
 import { makeRouter } from './router'
+import { keepLastWords } from './shell/lastWords'
 
-createApp(App).use(makeRouter(createWebHistory())).use(VueQueryPlugin).mount('#app')
+const router = makeRouter(createWebHistory())
+keepLastWords(router)
+createApp(App).use(router).use(VueQueryPlugin).mount('#app')

@@ -96,6 +96,15 @@ class IngredientRow(Base):
     version: Mapped[int] = mapped_column(default=1)
 
 
+class LastWordsRow(Base):
+    """What a station's sentence said last, as the query of its address."""
+
+    __tablename__ = "last_words"
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"), primary_key=True)
+    station: Mapped[str] = mapped_column(primary_key=True)
+    query: Mapped[str]
+
+
 class BatchRow(Base):
     """A batch of any kind: the plan and the forecast exactly as they were when it began.
 

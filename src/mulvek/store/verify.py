@@ -17,6 +17,7 @@ from .batches import Batches
 from .copies import check, copy_file
 from .database import Database
 from .larder import Larder
+from .last_words import LastWords
 from .recipes import Recipes
 from .rehearsal import Rehearsals
 from .samples import Samples
@@ -77,6 +78,7 @@ def verify(db: Database) -> Found:
             "burners": larder.burners,
             "ingredients": larder.ingredients,
             "own sweets": Recipes(session).all,
+            "last words": LastWords(session).all,
             "lessons": lambda: read_shelf(session),
         }
         for name, read in parts.items():

@@ -22,6 +22,7 @@ from . import (
     instruments,
     keeping,
     larder,
+    last_words,
     pages,
     problems,
     reading,
@@ -93,6 +94,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     sweets.routes(app, db)
+    last_words.routes(app, db)
     shelf.routes(app, db, clock)
     clock_routes.routes(app, db, clock, changes, readers)
     keeping.routes(app, db, copies, clock, changes, readers, door)

@@ -10,6 +10,7 @@ from ..core.batch import attention
 from ..core.planning.caramel.shades import FROM_C, SEEN, ends_c
 from ..core.planning.sweets.currency import CODES
 from ..core.properties.texture import STAGE_VERBS, STAGES
+from ..wire.last_words import Station
 from ..wire.model import LONGEST_NAME, LONGEST_NOTE, LONGEST_WORDS
 from ..wire.rehearsal import Speed
 from .pages import ADDRESSES
@@ -25,6 +26,7 @@ def shared_ts() -> str:
             name: address.replace("<int:id>", ":id(\\d+)").replace("<string:page>", ":page")
             for name, address in ADDRESSES.items()
         },
+        "STATIONS_WITH_WORDS": get_args(Station),
         "STAGES": STAGES,
         "STAGE_VERBS": STAGE_VERBS,
         "SHADES_C": {shade: [FROM_C[shade], ends_c(shade)] for shade in SEEN},

@@ -231,6 +231,20 @@ _PIECES = frozenset({"of", "piece", "pieces", "portion", "portions", "serving", 
 
 
 def _wanted(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
+    """As ``_counted_or_measured``; what cannot be read is told with an example of this sweet.
+
+    :raises BadInput: field "want".
+    """
+    try:
+        return _counted_or_measured(text, sweet, kitchen)
+    except BadInput as error:
+        if not error.message.startswith("I cannot read"):
+            raise
+        fix = f"Write so many {sweet.many}, or a weight or volume: 12 {sweet.many}, 1.2 kg, 600 ml."
+        raise BadInput("want", error.message, fix) from error
+
+
+def _counted_or_measured(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
     """Pieces, kg or m³: "24 sticks", "24", "1.2 kg", "600 ml".
 
     :raises BadInput: field "want", naming the word that is neither.

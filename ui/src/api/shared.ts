@@ -23,6 +23,14 @@ export const ADDRESSES = {
   "science": "/science/:page",
   "using": "/using/:page"
 } as const
+export const STATIONS_WITH_WORDS = [
+  "reduce",
+  "curdle",
+  "strain",
+  "caramel",
+  "sweets",
+  "shopping"
+] as const
 export const STAGES = [
   "runs like milk",
   "thin cream",

@@ -56,12 +56,13 @@ export function useWords<T extends Record<string, string>>(path: string, first: 
     },
     { immediate: true },
   )
-  function keep(change: Partial<T> = {}) {
+  /** `aside`: no step of its own on the way back. */
+  function keep(change: Partial<T> = {}, aside = false) {
     Object.assign(words, change)
     const query = Object.fromEntries(
       Object.entries(words).filter(([key, value]) => value !== first[key]),
     )
-    void router.push({ query })
+    void router[aside ? 'replace' : 'push']({ query })
   }
   const milks = () =>
     fitting(larder.data.value!, 'milk').map((m) => ({ value: String(m.id), text: m.name }))

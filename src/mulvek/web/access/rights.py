@@ -15,12 +15,12 @@ _ROUTES = {
         changes get_clock get_larder get_materials get_stove get_batch get_former get_instruments
         get_book get_record get_samples export_readings
         get_rehearsals get_rehearsal get_account
-        get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
+        get_last_words get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
         get_science get_using find_using picture check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
-        log_event part_batch pour_batch take_base
+        log_event part_batch pour_batch take_base keep_last_words
         begin_rehearsal act_rehearsed log_rehearsed set_rehearsal_speed
         """,
     "cook": """

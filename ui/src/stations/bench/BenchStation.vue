@@ -4,9 +4,11 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiProblem, unwrap } from '@/api/client'
+import { useLastAnswer } from '@/api/lastAnswer'
 import { useLarder } from '@/api/kitchen'
 import ForecastRibbon from '@/charts/ForecastRibbon.vue'
 import StrataBars from '@/charts/StrataBars.vue'
+import RefusedPlan from '@/form/RefusedPlan.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, minutes, percent, stageDoes, weight } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
@@ -50,7 +52,7 @@ const asked = useQuery({
   retry: false,
   staleTime: 30_000,
 })
-const forecast = computed(() => asked.data.value)
+const forecast = useLastAnswer(asked.data)
 const problem = computed(() => (asked.error.value instanceof ApiProblem ? asked.error.value : null))
 const wrong = (field: string) =>
   problem.value?.field === field ? problem.value.message : undefined
@@ -100,8 +102,9 @@ useFree(() => words.value, kitchen)
         <SchoolSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />
       </section>
 
-      <template v-if="forecast && figures">
-        <div class="things" :class="{ stale: problem }">
+      <RefusedPlan :problem="problem" :answer="asked.data.value" />
+      <div v-if="forecast && figures" :class="{ unanswered: problem }">
+        <div class="things">
           <PanDrawing
             class="pan"
             :pan="forecast.pan"
@@ -121,8 +124,7 @@ useFree(() => words.value, kitchen)
             @drop="drop"
           />
           <div class="said">
-            <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
-            <p v-else class="answer" aria-live="polite">
+            <p class="answer" aria-live="polite">
               Stop when the milk stands <b>{{ cm(figures.depth) }} cm</b> deep: about
               <b>{{ minutes(figures.afterBoil.likely) }} minutes</b> after the first boil ({{
                 minutes(figures.afterBoil.low)
@@ -169,8 +171,7 @@ useFree(() => words.value, kitchen)
           @take="(pan, flame) => setWords({ pan: String(pan), flame })"
         />
         <AskTray :plan="planFrom(words)" @take="(amount, sugar) => setWords({ amount, sugar })" />
-      </template>
-      <p v-else-if="problem" class="answer problem first" role="alert">{{ problem.message }}</p>
+      </div>
     </template>
   </div>
 </template>
@@ -209,11 +210,6 @@ useFree(() => words.value, kitchen)
   font-size: 13.5px;
   line-height: 22px;
 }
-.stale .pan,
-.stale figure {
-  opacity: 0.45;
-}
-.first,
 .empty {
   margin-top: 24px;
 }

@@ -2,12 +2,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
+import { useLastAnswer } from '@/api/lastAnswer'
 import { api, unwrap, type CaramelIn, type Flame, type Range } from '@/api/client'
 import { STAGES } from '@/api/shared'
 import CaramelPool from '@/caramel/CaramelPool.vue'
 import PoursBank from '@/caramel/PoursBank.vue'
 import { GOALS } from '@/caramel/shades'
 import BeginTray from '@/form/BeginTray.vue'
+import RefusedPlan from '@/form/RefusedPlan.vue'
 import { minutes, percent, spoken, stageDoes, volume, weight } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import WhyWord from '@/sentence/WhyWord.vue'
@@ -60,7 +62,7 @@ const asked = useQuery({
   placeholderData: keepPreviousData,
   retry: false,
 })
-const f = computed(() => asked.data.value)
+const f = useLastAnswer(asked.data)
 async function start(name: string, key: string) {
   const body = {
     batch: { kind: 'caramel' as const, plan: plan.value, name, key, ...making.sent() },
@@ -207,8 +209,8 @@ const SOLIDS = [
         one.
       </p>
     </section>
-    <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
-    <template v-if="f && !problem">
+    <RefusedPlan :problem="problem" :answer="asked.data.value" />
+    <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">
         <CaramelPool
           :celsius="null"
@@ -272,7 +274,7 @@ const SOLIDS = [
           />
         </div>
       </section>
-    </template>
+    </div>
   </div>
 </template>
 

@@ -2,11 +2,13 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
+import { useLastAnswer } from '@/api/lastAnswer'
 import { api, unwrap } from '@/api/client'
 import CoolingChart from '@/charts/CoolingChart.vue'
 import { between } from '@/charts/slide'
 import StageBar from '@/charts/StageBar.vue'
 import TextureScale from '@/charts/TextureScale.vue'
+import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, grams, minutes, percent, volume } from '@/say'
@@ -70,7 +72,7 @@ const asked = useQuery({
   retry: false,
   staleTime: 30_000,
 })
-const f = computed(() => asked.data.value)
+const f = useLastAnswer(asked.data)
 const problem = computed(() => asked.error.value)
 const wrong = (field: string) =>
   problem.value?.field === field ? problem.value.message : undefined
@@ -145,9 +147,9 @@ function mend() {
         @kept="keep"
       />
     </section>
-    <p v-if="problem" class="answer problem first" role="alert">{{ problem.message }}</p>
-    <template v-if="f">
-      <div class="things" :class="{ stale: problem }">
+    <RefusedPlan :problem="problem" :answer="asked.data.value" />
+    <div v-if="f" :class="{ unanswered: problem }">
+      <div class="things">
         <div class="acid">
           <PanDrawing :pan="f.pan" :now="f.start_depth_m" :stop="0" :height="190" quiet />
           <p class="huge">{{ Math.round(celsius) }} °C</p>
@@ -273,7 +275,7 @@ function mend() {
         <CurdleWish :plan="plan" @take="keep" />
       </section>
       <FruitTray />
-    </template>
+    </div>
   </div>
 </template>
 
@@ -284,9 +286,6 @@ function mend() {
   gap: 30px;
   margin: 10px 4px 22px;
   align-items: start;
-}
-.stale {
-  opacity: 0.45;
 }
 .acid p {
   font-size: 16px;
@@ -350,9 +349,6 @@ function mend() {
 .instead {
   font-size: 17px;
   margin-top: 4px;
-}
-.first {
-  margin-top: 18px;
 }
 .narrow {
   display: none;

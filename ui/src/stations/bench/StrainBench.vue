@@ -2,9 +2,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
+import { useLastAnswer } from '@/api/lastAnswer'
 import { api, unwrap } from '@/api/client'
 import DrainCurve from '@/charts/DrainCurve.vue'
 import { between } from '@/charts/slide'
+import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import { grams, percent, spoken } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
@@ -86,20 +88,19 @@ const plan = computed(() => ({
   acidity: Number(words.sour),
   readings: [],
 }))
+const settled = refDebounced(
+  computed(() => JSON.stringify(plan.value)),
+  60,
+)
 const asked = useQuery({
-  queryKey: [
-    'strain',
-    refDebounced(
-      computed(() => JSON.stringify(plan.value)),
-      60,
-    ),
-    computed(() => larder.dataUpdatedAt.value),
-  ],
-  queryFn: ({ signal }) => unwrap(api.POST('/api/bench/strain', { body: plan.value, signal })),
+  queryKey: ['strain', settled, computed(() => larder.dataUpdatedAt.value)],
+  queryFn: ({ signal }) =>
+    unwrap(api.POST('/api/bench/strain', { body: JSON.parse(settled.value), signal })),
   placeholderData: keepPreviousData,
   retry: false,
+  staleTime: 30_000,
 })
-const f = computed(() => asked.data.value)
+const f = useLastAnswer(asked.data)
 const problem = computed(() => asked.error.value)
 const wrong = (field: string) =>
   problem.value?.field === field ? problem.value.message : undefined
@@ -211,9 +212,9 @@ function drop(seconds: number) {
         /></template>
       </p>
     </section>
-    <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
-    <template v-if="f">
-      <div class="things" :class="{ stale: problem }">
+    <RefusedPlan :problem="problem" :answer="asked.data.value" />
+    <div v-if="f" :class="{ unanswered: problem }">
+      <div class="things">
         <div>
           <p class="answer" aria-live="polite">
             It takes about <b>{{ hours(at) }} hours</b
@@ -269,7 +270,7 @@ function drop(seconds: number) {
         />
       </section>
       <FruitTray />
-    </template>
+    </div>
   </div>
 </template>
 
@@ -280,9 +281,6 @@ function drop(seconds: number) {
   gap: 36px;
   margin: 14px 4px 20px;
   align-items: end;
-}
-.stale {
-  opacity: 0.45;
 }
 .whys {
   display: flex;

@@ -1,18 +1,32 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core'
-import { computed } from 'vue'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
 import { useShopping } from '@/api/standing'
 import { money } from '@/say'
+import { keepWords, lastWords } from '@/shell/lastWords'
 
-/** What is still wanted for what is being made, in packs; a tick stays on this device until the list changes. */
+/** What is still wanted for what is being made, in packs; a tick is seen by all of the house until the list changes. */
 const props = defineProps<{ currency: string }>()
 const shopping = useShopping()
 const lines = computed(() => shopping.data.value?.lines ?? [])
-const got = useStorage<string[]>('mulvek-basket', [])
+const got = ref<string[]>([])
+const kept = useQuery({ queryKey: ['basket'], queryFn: lastWords, refetchInterval: 10_000 })
+const client = useQueryClient()
+const keep = useMutation({
+  onMutate: () => client.cancelQueries({ queryKey: ['basket'] }), // its answer may be of before
+  mutationFn: () =>
+    keepWords('shopping', String(new URLSearchParams(got.value.map((k) => ['got', k])))),
+})
+watch(kept.data, (words) => {
+  if (words && !keep.isPending.value)
+    got.value = new URLSearchParams(words.shopping ?? '').getAll('got')
+})
 const mark = (l: (typeof lines.value)[number]) => `${l.key} ${l.said}`
 const ticked = (l: (typeof lines.value)[number]) => got.value.includes(mark(l))
 function tick(l: (typeof lines.value)[number]) {
-  got.value = ticked(l) ? got.value.filter((k) => k !== mark(l)) : [...got.value, mark(l)]
+  const listed = got.value.filter((k) => lines.value.some((each) => mark(each) === k))
+  got.value = ticked(l) ? listed.filter((k) => k !== mark(l)) : [...listed, mark(l)]
+  keep.mutate()
 }
 const left = computed(() =>
   lines.value.filter((l) => !ticked(l)).reduce((sum, l) => sum + (l.price ?? 0), 0),

@@ -12,6 +12,7 @@ const props = defineProps<{
   suggested: string
   blocked: boolean
 }>()
+const emit = defineEmits<{ begun: [] }>()
 const total = computed(() =>
   Math.max(1, ...props.answer.steps.map((s) => s.starts_s + s.step.seconds.likely)),
 )
@@ -22,6 +23,7 @@ async function start(name: string, key: string) {
   const made = await unwrap(
     api.POST('/api/batches', { body: { batch: { kind: 'sweet', name, plan: props.plan, key } } }),
   )
+  emit('begun')
   return `/stove/sweet/${made.id}`
 }
 </script>

@@ -125,6 +125,7 @@ function choose(key: string) {
     want: props.choices.sweets.find((s) => s.key === key)?.usual_want ?? '6',
     weighed: '',
     finished: '',
+    ticked: '',
     sweet: key,
     school: '',
     flavour: '',
@@ -236,7 +237,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
         :shown="school?.name ?? ''"
         :choices="schools"
         :problem="wrong('school')"
-        @kept="keep({ taken: '', base: '', change: '', fruit: '' })"
+        @kept="keep({ taken: '', base: '', change: '', fruit: '', ticked: '' })"
       />
       <template v-else>{{ school?.name }}</template>
       <template v-if="school?.fruit"
@@ -325,7 +326,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
         after="."
         @kept="keep()"
       />
-      <span v-if="f" class="told" :class="{ stale }" aria-live="polite">
+      <span v-if="f && !stale" class="told" aria-live="polite">
         <template v-if="words.from === 'want'">
           Start with
           <b>{{ f.lead.words }} of {{ f.lead.name === f.milk ? 'milk' : f.lead.name }}</b
@@ -367,9 +368,6 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
 <style scoped>
 .told b {
   font-weight: 700;
-}
-.stale {
-  opacity: 0.45;
 }
 .plus {
   font-size: 19px;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
-import type { SweetOut } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { useLastAnswer } from '@/api/lastAnswer'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
+import RefusedPlan from '@/form/RefusedPlan.vue'
 import IceCurve from '@/charts/IceCurve.vue'
 import LevelTube from '@/charts/LevelTube.vue'
 import SoakCurve from '@/charts/SoakCurve.vue'
@@ -49,9 +50,7 @@ const asked = useSweet(
   body,
   computed(() => Boolean(kitchen.value && choices.data.value)),
 )
-/** The last good answer stays while words cannot be understood. */
-const f = shallowRef<SweetOut>()
-watch(asked.data, (answer) => answer && (f.value = answer), { immediate: true })
+const f = useLastAnswer(asked.data)
 const problem = computed(() => asked.error.value)
 const wrong = (field: string) =>
   problem.value?.field === field || problem.value?.field?.startsWith(`${field}.`)
@@ -140,13 +139,14 @@ const suggested = computed(() => {
       :answer="f"
       :choices="choices.data.value"
       @choose="
-        (school) => keep({ school, taken: '', base: '', change: '', fruit: '', flavour: '' })
+        (school) =>
+          keep({ school, taken: '', base: '', change: '', fruit: '', flavour: '', ticked: '' })
       "
       @eat="(eat) => keep({ eat })"
     />
-    <p v-if="problem" class="answer problem" role="alert">{{ problem.message }}</p>
-    <template v-if="f && choices.data.value">
-      <div class="things" :class="{ stale }">
+    <RefusedPlan :problem="problem" :answer="asked.data.value" />
+    <div v-if="f && choices.data.value" :class="{ unanswered: stale }">
+      <div class="things">
         <div>
           <MouldDrawing
             v-if="f.frozen"
@@ -291,15 +291,17 @@ const suggested = computed(() => {
           <p v-if="f.then" class="then">{{ f.then }}</p>
         </div>
       </div>
-      <section class="tray doing" :class="{ stale }" aria-label="Weigh it">
+      <section class="tray doing" aria-label="Weigh it">
         <p class="legend"><span class="soft">Weigh</span><b>in grams and in your cups</b></p>
         <div>
           <WeighList
             v-model:weighed="words.weighed"
+            v-model:ticked="words.ticked"
             :problem="wrong('weighed')"
             :answer="f"
             :swapping="swapping"
             @kept="keep()"
+            @ticked="keep({}, true)"
             @swap="(k) => (swapping = swapping === k ? '' : k)"
           />
           <LateTray v-if="swapped" class="below" :plan="body" :answer="f" />
@@ -314,10 +316,16 @@ const suggested = computed(() => {
         />
         <LateTray v-else :plan="body" :answer="f" />
       </section>
-      <StepsTray :answer="f" :plan="body" :suggested="suggested" :blocked="stale" />
+      <StepsTray
+        :answer="f"
+        :plan="body"
+        :suggested="suggested"
+        :blocked="stale"
+        @begun="keep({ ticked: '' }, true)"
+      />
       <CountedTray v-model:words="words" :answer="f" :plan="body" @keep="keep" />
       <KnobsTray :answer="f" :words="words" :choices="choices.data.value" @keep="keep" />
-    </template>
+    </div>
   </div>
 </template>
 
@@ -329,9 +337,6 @@ const suggested = computed(() => {
   gap: 28px;
   margin: 14px 4px 22px;
   align-items: start;
-}
-.stale {
-  opacity: 0.45;
 }
 .whys {
   display: flex;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive } from 'vue'
 import type { SweetOut } from '@/api/client'
 import { grouped } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
@@ -7,20 +7,25 @@ import SentenceWord from '@/sentence/SentenceWord.vue'
 /** What to weigh, in grams and in the cook's own cups, when each goes in; a tap ticks it off. */
 const props = defineProps<{ answer: SweetOut; swapping: string; problem?: string }>()
 const weighed = defineModel<string>('weighed', { required: true })
-const emit = defineEmits<{ swap: [key: string]; kept: [] }>()
-const ticked = reactive(new Set<number>())
-watch(
-  () => props.answer.key + props.answer.school,
-  () => ticked.clear(),
-)
-const tick = (n: number) => (ticked.has(n) ? ticked.delete(n) : ticked.add(n))
+/** Keys of what is in the bowl, with ; between. */
+const inBowl = defineModel<string>('ticked', { required: true })
+const emit = defineEmits<{ swap: [key: string]; kept: []; ticked: [] }>()
+type Row = SweetOut['rows'][number]
+const ticked = computed(() => new Set(inBowl.value.split(';').filter(Boolean)))
+const mark = (r: Row) => [r.key, r.within, r.when].filter(Boolean).join('~')
+function tick(r: Row) {
+  const all = new Set(ticked.value)
+  if (!all.delete(mark(r))) all.add(mark(r))
+  inBowl.value = [...all].join(';')
+  emit('ticked')
+}
 /** Rounded as a cook weighs it; a touch shows the figure behind. */
 const exact = reactive(new Set<number>())
 const amount = (g: number) => `${g >= 100 ? g.toFixed(1) : g.toFixed(2)} g`
 const whole = computed(() => props.answer.rows.reduce((sum, r) => sum + r.grams, 0))
 const bench = (b: SweetOut['bases'][number]) => ({ path: `/bench${b.route}`, query: b.words })
 /** The base a row belongs to: it opens on the Bench. */
-const baseOf = (r: SweetOut['rows'][number]) => {
+const baseOf = (r: Row) => {
   const doing = { 'to reduce': 'reduce', 'to curdle': 'curdle', 'to hang': 'hang' }[r.when]
   return r.within ? undefined : props.answer.bases.find((b) => b.do === doing && !b.ready)
 }
@@ -36,23 +41,16 @@ const baseOf = (r: SweetOut['rows'][number]) => {
       g in all
     </caption>
     <tbody>
-      <tr v-for="r in answer.rows" :key="r.number" :class="{ done: ticked.has(r.number) }">
+      <tr v-for="r in answer.rows" :key="r.number" :class="{ done: ticked.has(mark(r)) }">
         <td class="box">
           <button
             type="button"
-            :aria-pressed="ticked.has(r.number)"
+            :aria-pressed="ticked.has(mark(r))"
             :aria-label="`${r.name}: in the bowl`"
-            @click="tick(r.number)"
+            @click="tick(r)"
           >
             <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-              <rect
-                v-if="!ticked.has(r.number)"
-                x="1.500"
-                y="1.500"
-                width="15"
-                height="15"
-                rx="4"
-              />
+              <rect v-if="!ticked.has(mark(r))" x="1.500" y="1.500" width="15" height="15" rx="4" />
               <path v-else d="M2 9.500l4.500 4.500L16 4" />
             </svg>
           </button>

@@ -31,6 +31,7 @@ export const SWEET_FIRST = {
   window: '',
   weighed: '',
   finished: '',
+  ticked: '',
   fuel: 'gas',
   fuelprice: '',
   hour: '',
@@ -164,15 +165,13 @@ export function useSweetChoices() {
 }
 
 export function useSweet(body: ComputedRef<SweetIn>, ready: ComputedRef<boolean>) {
-  const settled = refDebounced(
-    computed(() => JSON.stringify(body.value)),
-    60,
-  )
+  const now = computed(() => JSON.stringify(body.value))
+  const settled = refDebounced(now, 60)
   return useQuery({
     queryKey: ['sweet', settled],
     queryFn: ({ signal }) =>
       unwrap(api.POST('/api/sweets/plan', { body: JSON.parse(settled.value), signal })),
-    enabled: ready,
+    enabled: computed(() => ready.value && settled.value === now.value),
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 30_000,

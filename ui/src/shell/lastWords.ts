@@ -1,0 +1,67 @@
+import type { LocationQuery, LocationQueryRaw, Router } from 'vue-router'
+import { api } from '@/api/client'
+import { may } from '@/door/me'
+import { ADDRESSES, STATIONS_WITH_WORDS } from '@/api/shared'
+
+export type Station = (typeof STATIONS_WITH_WORDS)[number]
+
+const STATION = new Map<string, Station>(
+  STATIONS_WITH_WORDS.flatMap((name) =>
+    name in ADDRESSES ? [[ADDRESSES[name as keyof typeof ADDRESSES], name] as const] : [],
+  ),
+)
+/** A screen that is slow to hear shows the usual plan rather than none. */
+const PATIENCE_MS = 1500
+/** A sentence that is being changed is kept once it rests. */
+const RESTS_MS = 600
+
+/** The words of an address as the server keeps them, and back. */
+export function written(query: LocationQuery): string {
+  const found = new URLSearchParams()
+  for (const [key, value] of Object.entries(query))
+    for (const one of [value].flat()) found.append(key, one ?? '')
+  return found.toString()
+}
+export function readBack(text: string): LocationQueryRaw {
+  const all = new URLSearchParams(text)
+  const said = [...new Set(all.keys())].map((key) => [key, all.getAll(key)] as const)
+  return Object.fromEntries(said.map(([key, found]) => [key, found.length > 1 ? found : found[0]]))
+}
+
+export async function lastWords(): Promise<Record<string, string>> {
+  const { data } = await api.GET('/api/last-words', { signal: AbortSignal.timeout(PATIENCE_MS) })
+  return data?.words ?? {}
+}
+export async function keepWords(station: Station, query: string): Promise<void> {
+  await api.PUT('/api/last-words/{station}', { params: { path: { station } }, body: { query } })
+}
+
+/** A station that is opened without words goes on with its last ones; what its sentence says is kept, for any screen. */
+export function keepLastWords(router: Router): void {
+  const kept = new Map<Station, string>()
+  const waits = new Map<Station, ReturnType<typeof setTimeout>>()
+
+  router.beforeEach(async (to, from) => {
+    const station = STATION.get(to.path)
+    if (!station || Object.keys(to.query).length || to.path === from.path) return
+    const words = (await lastWords().catch((): Record<string, string> => ({})))[station]
+    if (!words) return
+    kept.set(station, words)
+    return { path: to.path, query: readBack(words), hash: to.hash }
+  })
+  router.afterEach((to, _from, failure) => {
+    const station = STATION.get(to.path)
+    if (!station || failure) return
+    const query = written(to.query)
+    clearTimeout(waits.get(station))
+    if (!may('log')) return
+    if ((kept.get(station) ?? '') === query) return
+    waits.set(
+      station,
+      setTimeout(() => {
+        kept.set(station, query)
+        void keepWords(station, query).catch(() => kept.delete(station))
+      }, RESTS_MS),
+    )
+  })
+}

@@ -3,6 +3,7 @@
 from pydantic import Field
 
 from ..core.equipment.burners import Burner, Flame
+from ..core.equipment.packs import unpacked
 from ..core.equipment.pans import Pan
 from ..core.equipment.vessels import Straight
 from ..core.errors import BadInput
@@ -18,7 +19,7 @@ from ..language.caramel import Step, caramel_steps
 from .larder import BurnerIn
 from .model import Body, Id, Out, Words
 from .pans import PanIn
-from .reduce import Key, Things, read_milk
+from .reduce import Key, Things, milk_pack, read_milk
 
 NOTHING = ("", "0", "none", "no", "0 g", "0 ml")
 SMOOTH = ("", "smooth", "as soon as it is smooth")
@@ -52,6 +53,7 @@ def read_caramel(words: CaramelIn, things: Things) -> CaramelPlan:
     def amount(said: str, field: str, unit: str) -> Amount | None:
         return None if said.strip().lower() in NOTHING else Amount.read(said, field, unit, kitchen.measures)
 
+    milk = read_milk(words.milk, things)
     sugar = amount(words.sugar, "sugar", "g")
     if sugar is None:
         raise BadInput("sugar", "There is no caramel without sugar.", "Take 20 g to 5 kg.")
@@ -59,8 +61,10 @@ def read_caramel(words: CaramelIn, things: Things) -> CaramelPlan:
         shade=words.shade.strip().lower().replace(" ", "-"),  # type: ignore[arg-type]  # the plan refuses others
         sugar=sugar,
         butter=amount(words.butter, "butter", "g"),
-        milk=read_milk(words.milk, things),
-        milk_amount=amount(words.milk_amount, "milk_amount", "ml"),
+        milk=milk,
+        milk_amount=amount(
+            unpacked(words.milk_amount, "milk_amount", milk_pack(words.milk, milk, things)), "milk_amount", "ml"
+        ),
         condensed=amount(words.condensed, "condensed", "g"),
         hearth=_hearth(words, things),
         kitchen=kitchen,

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from ..core.composition.composition import Composition
 from ..core.composition.materials import materials
+from ..core.equipment.packs import unpacked
 from ..core.equipment.quantities import parse, parse_seconds, say
 from ..core.errors import BadInput
 from ..core.planning.curdle.acid import COAGULANTS
@@ -35,7 +36,7 @@ from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Choice, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
-from .reduce import Key, Things, read_milk
+from .reduce import Key, Things, milk_pack, read_milk
 
 
 class CurdleIn(Body):
@@ -92,7 +93,9 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
         ln_yield=ln_yield,
         batches=batches,
         milk=milk,
-        amount=Amount.read(words.amount, "amount", "ml", kitchen.measures),
+        amount=Amount.read(
+            unpacked(words.amount, "amount", milk_pack(words.milk, milk, things)), "amount", "ml", kitchen.measures
+        ),
         pan=pan,
         burner=burner,
         wait_s=seconds,

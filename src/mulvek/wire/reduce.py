@@ -1,5 +1,6 @@
 """JSON of the reduction planner: the sentence in, the forecast out. The command line speaks it too."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal, Protocol
 
@@ -8,7 +9,8 @@ from pydantic import Field, ValidationError
 from ..core.composition.composition import Composition
 from ..core.composition.materials import Material, material
 from ..core.equipment.burners import Burner, Flame
-from ..core.equipment.kitchen import Kitchen
+from ..core.equipment.kitchen import Kept, Kitchen
+from ..core.equipment.packs import Pack, unpacked
 from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
 from ..core.planning.reduce.forecast import Forecast, Headroom, Moment, Spoon, forecast
@@ -64,6 +66,10 @@ class Things(Protocol):
     def burner(self, burner_id: int) -> Burner: ...
     def kitchen(self) -> Kitchen: ...
     def ingredient(self, ingredient_id: int) -> Material: ...
+    @property
+    def packs(self) -> Mapping[int, tuple[float | None, float | None]]: ...
+    @property
+    def house(self) -> Mapping[int, Kept[Material]]: ...
     def thickness(self) -> Thickness: ...
     def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
     def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
@@ -84,7 +90,9 @@ def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
     no_sugar = words.sugar.strip().lower() in NO_SUGAR
     return ReducePlan(
         milk=milk,
-        amount=Amount.read(words.amount, "amount", "ml", kitchen.measures),
+        amount=Amount.read(
+            unpacked(words.amount, "amount", milk_pack(words.milk, milk, things)), "amount", "ml", kitchen.measures
+        ),
         pan=pan,
         burner=burner,
         flame=words.flame,
@@ -118,7 +126,15 @@ def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
             f"{found.name.capitalize()} does not enrich milk that boils down.",
             "Choose a powder, cream, a can, soft cheese or starch.",
         )
-    return Addition(found, Amount.read(words.amount, "additions", "g", kitchen.measures), words.late)
+    kept = things.house.get(words.what) if isinstance(words.what, int) else None
+    amount = unpacked(words.amount, "additions", Pack.of_thing(found.name, kept.pack if kept else None))
+    return Addition(found, Amount.read(amount, "additions", "g", kitchen.measures), words.late)
+
+
+def milk_pack(milk: object, found: Material, things: Things) -> Pack:
+    """What a packet of a milk of the Larder holds."""
+    size, _ = things.packs.get(milk, (None, None)) if isinstance(milk, int) else (None, None)
+    return Pack.of_milk(found.name, size)
 
 
 def read_milk(milk: int | str | MilkIn, things: Things) -> Material:

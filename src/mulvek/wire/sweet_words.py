@@ -1,5 +1,7 @@
 """The words of the Sweets sentence: understood, with the cook's own labels, pans and packs."""
 
+import math
+import re
 from collections.abc import Mapping
 from dataclasses import replace
 from functools import cache
@@ -11,6 +13,7 @@ from ..core.composition.materials import Material, material
 from ..core.equipment.burners import Burner, Flame
 from ..core.equipment.kitchen import Kept, Kitchen
 from ..core.equipment.moulds import FAN, STILL_AIR, mould
+from ..core.equipment.packs import Pack, unpacked
 from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import is_unit, parse
 from ..core.errors import BadInput
@@ -18,7 +21,7 @@ from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Rate
 from ..core.planning.sweets.build import Pantry, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Prices
-from ..core.planning.sweets.formula import MILK, PROPERTIES, Sweet
+from ..core.planning.sweets.formula import MILK, PROPERTIES, Piece, Sweet
 from ..core.planning.sweets.frozen import Freezer
 from ..core.planning.sweets.fruits import with_fruit
 from ..core.planning.sweets.knobs import changed, chosen
@@ -195,7 +198,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         if not 2 <= grams <= 2000:
             raise BadInput("each", f"{grams:g} g is no piece.", "Give 2 g to 2 kg.")
         school = replace(school, piece=replace(school.piece, grams=grams))
-    pieces, mass, volume = _wanted(words.want, sweet, kitchen) if not words.have else (None, None, None)
+    pieces, mass, volume = _wanted(words.want, sweet, school.piece, kitchen) if not words.have else (None, None, None)
     milk_bulk = milk_of(school, pantry).bulk_kg_m3
     unknown = set(words.bases) - set(school.bases)
     if unknown:
@@ -210,7 +213,9 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         hearth=_hearth(words, shelf),
         pieces=pieces,
         mass_kg=mass,
-        have={h.what: _amount(h, pantry, milk_bulk, kitchen) for h in words.have},
+        have={
+            h.what: _amount(h, pantry, milk_bulk, kitchen, _pack(words, h.what, pantry, shelf)) for h in words.have
+        },
         mould=shape,
         tray=_tray(words.tray),
         freezer=Freezer(
@@ -230,13 +235,13 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
 _PIECES = frozenset({"of", "piece", "pieces", "portion", "portions", "serving", "servings", "helping", "helpings"})
 
 
-def _wanted(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
+def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
     """As ``_counted_or_measured``; what cannot be read is told with an example of this sweet.
 
     :raises BadInput: field "want".
     """
     try:
-        return _counted_or_measured(text, sweet, kitchen)
+        return _counted_or_measured(text, sweet, piece, kitchen)
     except BadInput as error:
         if not error.message.startswith("I cannot read"):
             raise
@@ -244,14 +249,38 @@ def _wanted(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, floa
         raise BadInput("want", error.message, fix) from error
 
 
-def _counted_or_measured(text: str, sweet: Sweet, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
-    """Pieces, kg or m³: "24 sticks", "24", "1.2 kg", "600 ml".
+HELPING_KG = 0.075
+"""What one person is given of a sweet: a stick of kulfi, two squares of a slab, three small balls."""
+_PEOPLE = re.compile(r"(?:for )?(.+?) (?:people|persons?|guests|heads|of us)")
+
+
+def _pieces_each(piece: Piece) -> int:
+    """How many pieces are one helping."""
+    match piece.way:
+        case "mould":
+            kg = piece.ml * 1e-6 * 1050.0
+        case "slab":
+            kg = piece.cut_mm[0] * piece.cut_mm[1] * piece.thick_mm * 1e-9 * 1250.0
+        case _:
+            kg = piece.grams * 1e-3 * (2.0 if piece.before else 1.0)  # a ball takes up its own weight of syrup
+    return max(1, round(HELPING_KG / kg)) if kg else 1
+
+
+def _counted_or_measured(
+    text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen
+) -> tuple[int | None, float | None, float | None]:
+    """Pieces, kg or m³: "24 sticks", "24", "two dozen", "for 10 people", "1.2 kg", "600 ml".
 
     :raises BadInput: field "want", naming the word that is neither.
     """
     words = text.strip().lower().split()
     if not words:
         return None, None, None
+    people = _PEOPLE.fullmatch(" ".join(words))
+    counted = people[1] if people else " ".join(words[: words.index("dozen") + 1]) if "dozen" in words else ""
+    if counted:
+        number = parse(counted, default_unit="", allow=("none",), field="want").value
+        return math.ceil(number) * (_pieces_each(piece) if people else 1), None, None
     own = {sweet.one, sweet.many}
     said = next((word for word in words[1:] if word not in _PIECES), None)
     if said is None or said in own:  # a bowl of rabri is its portion, not the cook's measure
@@ -292,10 +321,18 @@ def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:
     return kg
 
 
-def _amount(have: HaveIn, pantry: Pantry, milk_bulk: float, kitchen: Kitchen) -> float:
+def _pack(words: SweetIn, what: str, pantry: Pantry, shelf: Things) -> Pack:
+    if what == MILK:
+        size, _ = shelf.packs.get(words.milk, (None, None)) if isinstance(words.milk, int) else (None, None)
+        return Pack.of_milk("the milk", size)
+    size = next((kept.pack for kept in shelf.house.values() if kept.base == what), None)
+    return Pack.of_thing(pantry.things[what].name if what in pantry.things else what, size)
+
+
+def _amount(have: HaveIn, pantry: Pantry, milk_bulk: float, kitchen: Kitchen, pack: Pack) -> float:
     thing = pantry.things.get(have.what)
     bulk = milk_bulk if have.what == MILK else thing.bulk_kg_m3 if thing else 1000.0
-    kg = _mass(have.amount, "have", bulk, kitchen)
+    kg = _mass(unpacked(have.amount, "have", pack), "have", bulk, kitchen)
     if kg is None:
         raise BadInput("have", "How much of it?", "Write it like 380 g or 1.1 L.")
     return kg

@@ -88,14 +88,13 @@ const plan = computed(() => ({
   acidity: Number(words.sour),
   readings: [],
 }))
-const settled = refDebounced(
-  computed(() => JSON.stringify(plan.value)),
-  60,
-)
+const said = computed(() => JSON.stringify(plan.value))
+const settled = refDebounced(said, 60)
 const asked = useQuery({
   queryKey: ['strain', settled, computed(() => larder.dataUpdatedAt.value)],
   queryFn: ({ signal }) =>
     unwrap(api.POST('/api/bench/strain', { body: JSON.parse(settled.value), signal })),
+  enabled: computed(() => Boolean(larder.data.value && settled.value === said.value)),
   placeholderData: keepPreviousData,
   retry: false,
   staleTime: 30_000,

@@ -35,14 +35,22 @@ def test_every_address_of_the_one_page_is_answered_with_it(client):
     for address in ADDRESSES.values():
         answer = client.get(address.replace("<int:id>", "7"))
         assert answer.status_code == 200 and answer.data == home, address
-    assert client.get("/nowhere").status_code == 404
+    # an address that leads nowhere is a page too, for whoever looks at it; a program is told in its own way
+    for address in ("/nowhere", "/stove/x", "/book/-1"):
+        lost = client.get(
+            address, headers={"Accept": "text/html,application/xhtml+xml,application/xml;q=0.9,image/avif,*/*;q=0.8"}
+        )
+        assert lost.status_code == 404 and lost.data == home
+        assert client.get(address).json["status"] == 404
+    for address in ("/api/nowhere", "/assets/none.js"):
+        assert client.get(address, headers={"Accept": "text/html"}).json["status"] == 404
 
 
 def test_no_address_is_written_twice():
     """A page's path in the router must come from the shared list, so that a reload finds it too."""
     router = (ROOT / "ui" / "src" / "router.ts").read_text()
     written = [line for line in router.splitlines() if "path: '" in line]
-    assert written == ["      { path: '/:rest(.*)*', redirect: ADDRESSES.reduce },"]
+    assert written == ["      { path: '/:rest(.*)*', component: NoSuchPage, meta: { title: 'No such page' } },"]
 
 
 @pytest.mark.parametrize("case", AGREED, ids=lambda c: f"{c['kind']} {c['late_s']} s late")

@@ -14,8 +14,8 @@ test.each(Object.entries(ADDRESSES))('%s has its page at %s', (name, address) =>
 })
 
 test.each(['/nowhere', '/stove/x', '/book/-1', '/stove/curd'])(
-  '%s leads to the Bench',
+  '%s says that there is no page',
   (address) => {
-    expect(router.resolve(address).matched[0]!.redirect).toBe('/bench')
+    expect(router.resolve(address).meta.title).toBe('No such page')
   },
 )

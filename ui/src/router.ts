@@ -1,6 +1,7 @@
 import { createRouter, type RouteComponent, type RouterHistory } from 'vue-router'
 import type { Right } from './api/client'
 import { ADDRESSES } from './api/shared'
+import NoSuchPage from './shell/NoSuchPage.vue'
 import BenchStation from './stations/bench/BenchStation.vue'
 
 type Address = keyof typeof ADDRESSES
@@ -52,7 +53,7 @@ export function makeRouter(history: RouterHistory) {
         component,
         meta: LOGGED.includes(name) ? { title, needs: 'log' as const } : { title },
       })),
-      { path: '/:rest(.*)*', redirect: ADDRESSES.reduce },
+      { path: '/:rest(.*)*', component: NoSuchPage, meta: { title: 'No such page' } },
     ],
   })
   router.afterEach((to) => {

@@ -33,9 +33,15 @@ ADDRESSES = {
 """The one page's addresses by name; the browser's router has the same ones (web/shared.py)."""
 
 
+def page(status: int = 200) -> Response:
+    answer = send_from_directory(STATIC, "index.html", max_age=0)
+    answer.status_code = status
+    return answer
+
+
 def routes(app: Flask) -> None:
-    def page(**_address: object) -> Response:
-        return send_from_directory(STATIC, "index.html", max_age=0)
+    def one_page(**_address: object) -> Response:
+        return page()
 
     def asset(filename: str) -> Response:
         return send_from_directory(STATIC / "assets", filename, max_age=A_YEAR_S)
@@ -44,6 +50,6 @@ def routes(app: Flask) -> None:
         return send_from_directory(STATIC, "icon.svg", max_age=3600)
 
     for address in ADDRESSES.values():
-        app.add_url_rule(address, "page", page)
+        app.add_url_rule(address, "page", one_page)
     app.add_url_rule("/assets/<path:filename>", "asset", asset)
     app.add_url_rule("/icon.svg", "icon", icon)

@@ -12,6 +12,7 @@ from werkzeug.exceptions import HTTPException
 from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely, Unreadable
 from ..store.trouble import damaged, plainly
 from ..wire.model import Out
+from . import pages
 
 STATUS: dict[type[KitchenError], tuple[int, str]] = {
     BadInput: (422, "I cannot use that"),
@@ -93,6 +94,13 @@ def _names(body: Any) -> Iterator[str]:
             yield from _names(inside)
 
 
+def _looked_at() -> bool:
+    """Somebody typed an address that is none, and looks for a page."""
+    told = request.path.startswith(("/api/", "/assets/"))
+    wants = request.accept_mimetypes
+    return not told and request.method == "GET" and wants["text/html"] > wants["application/json"]
+
+
 def install(app: OpenAPI) -> None:
     """Turn every error into a ``Problem``."""
 
@@ -121,6 +129,8 @@ def install(app: OpenAPI) -> None:
     def _http(error: HTTPException) -> Response | HTTPException:
         if error.response is not None:  # the validation callback's own answer
             return error
+        if error.code == 404 and _looked_at():
+            return pages.page(404)
         response = problem(error.code or 500, error.name, error.description or "")
         for name, value in error.get_headers():  # Allow of a 405, Retry-After of a 429
             if name.lower() not in {"content-type", "content-length"}:

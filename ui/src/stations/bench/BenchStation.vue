@@ -103,7 +103,7 @@ useFree(() => words.value, kitchen)
       </section>
 
       <RefusedPlan :problem="problem" :answer="asked.data.value" />
-      <div v-if="forecast && figures" :class="{ unanswered: problem }">
+      <div v-if="forecast && figures" class="answered" :class="{ unanswered: problem }">
         <div class="things">
           <PanDrawing
             class="pan"
@@ -203,7 +203,7 @@ useFree(() => words.value, kitchen)
   font: 550 13.5px/24px var(--figures);
 }
 .bench > section + section,
-.bench > .tray ~ .tray {
+.answered > .tray {
   margin-top: 26px;
 }
 .rests {

@@ -47,7 +47,7 @@ const deep = computed(() => words.value.stop.includes('deep'))
       label="how much milk"
       :shown="words.amount || 'how much'"
       free
-      hint="Any unit: 2.4 L, 1.2 kg, 3 glasses, 2½ cups. A bare number is ml."
+      hint="Any unit: 2.4 L, 1.2 kg, 3 glasses, 2 packets. A bare number is ml."
       :choices="AMOUNTS"
       :problem="wrong('amount')"
       @kept="emit('kept')"

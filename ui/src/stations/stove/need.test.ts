@@ -65,8 +65,9 @@ describe('the one sentence', () => {
   })
 })
 
-test('the strip says what is due, or what comes, or that it runs', () => {
-  expect(strip(live('a', []))).toEqual({ says: 'runs', due: false })
+test('the strip says what is due, or what comes, or whom it waits for', () => {
+  expect(strip({ ...live('a', []), onFire: true })).toEqual({ says: 'on the fire', due: false })
+  expect(strip({ ...live('a', []), onFire: false })).toEqual({ says: 'waits for you', due: false })
   expect(strip(live('a', [nudge('stir', 999)]))).toEqual({ says: 'stir now', due: true })
   expect(strip(live('a', [nudge('stir', 999, { missed: true })])).due).toBe(false)
   expect(strip(live('a', [nudge('stir', 1060)])).says).toBe('stir in 1:00')

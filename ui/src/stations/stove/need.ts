@@ -28,7 +28,7 @@ export function sinceStirred(batch: LiveBatch): number {
 /** Words for the strip: what is due, else what comes next. */
 export function strip(live: Live): { says: string; due: boolean } {
   const first = asked([live])[0]
-  if (!first) return { says: 'runs', due: false }
+  if (!first) return { says: live.onFire ? 'on the fire' : 'waits for you', due: false }
   if (first.left <= 0)
     return {
       says: `${first.nudge.strip} now`,

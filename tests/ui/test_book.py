@@ -7,6 +7,7 @@ import sqlite3
 from playwright.sync_api import Page, expect
 
 from tests.ui.hands import BOTH, clean
+from tests.web.test_instruments import ask
 
 
 def grow(file, count: int) -> None:
@@ -77,3 +78,24 @@ def test_a_damaged_batch_is_named_and_the_rest_is_there(page: Page, kitchen_url:
     page.goto(kitchen_url + "/stove")
     expect(page.get_by_role("alert").first).to_contain_text("“Tea milk for the crews” is damaged")
     expect(page.get_by_text("min to its stop").first).to_be_visible()
+
+
+def test_what_was_made_is_planned_again_from_its_page(page: Page, kitchen_url: str, clock):
+    """A reduction from the Book, a curd from its last page on the Stove: every word as it was then."""
+    url = kitchen_url
+    page.goto(url + "/book/2")
+    page.get_by_role("link", name="Again, like this time.").click()
+    expect(page).to_have_url(re.compile("/bench\\?"))
+    then = ask(f"{url}/api/batches/2")["words"]
+    plan = page.get_by_label("The plan")
+    expect(plan).to_contain_text(then["amount"])
+    expect(plan).to_contain_text(then["stop"])
+    expect(page.get_by_role("button", name="Light it")).to_be_enabled()
+    done = [b for b in ask(f"{url}/api/book?limit=100")["lines"] if b["kind"] == "curdle" and b["weighed_kg"]]
+    page.goto(f"{url}/stove/curd/{done[0]['id']}")
+    page.get_by_role("link", name="Again, like this time.").click()
+    expect(page).to_have_url(re.compile("/bench/curdle\\?"))
+    words = ask(f"{url}/api/batches/{done[0]['id']}")["words"]
+    expect(plan).to_contain_text(words["amount"])
+    expect(page).to_have_url(re.compile(f"acid={words['coagulant']}&.*drain={words['drain']}&.*use={words['use']}"))
+    clean(page)

@@ -47,7 +47,7 @@ def _told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None) 
             words, state = SweetIn.model_validate(batch.words), batch.state(now_s)
             return SweetBatchOut.of(batch.id, *same, words, batch.forecast, state, now_s, measures)
         case kind:
-            return CurdBatchOut.of(batch.id, kind, *same, batch.state(now_s), now_s, batch.burner_id)
+            return CurdBatchOut.of(batch.id, kind, *same, batch.words, batch.state(now_s), now_s, batch.burner_id)
 
 
 def pan_of(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchOut:

@@ -1,20 +1,31 @@
 """JSON of a curdling or a straining that runs: where it stands."""
 
-from typing import Literal
+from typing import Any, Literal
+
+from pydantic import Field, ValidationError
 
 from ..core.batch.curd_run import CurdState, RunningStep
 from ..core.batch.log import Log
 from ..core.planning.curdle.forecast import Pieces
 from ..core.ranges import Range
-from .curd import CurdForecastOut
+from .curd import CurdForecastOut, CurdleIn
 from .standing import Placed, standing
-from .strain import StrainForecastOut
+from .strain import StrainForecastOut, StrainIn
+
+
+def _read(kind: str, words: dict[str, Any]) -> CurdleIn | StrainIn | None:
+    model: type[CurdleIn] | type[StrainIn] = CurdleIn if kind == "curdle" else StrainIn
+    try:
+        return model.model_validate(words)
+    except (ValidationError, TypeError, ValueError):
+        return None
 
 
 class CurdBatchOut(Placed):
     """A batch as it stands at ``now_s``; ``due_s`` of a step counts from then."""
 
     kind: Literal["curdle", "strain"]
+    words: CurdleIn | StrainIn | None = Field(description="Of its plan; none where they are damaged")
     steps: list[RunningStep]
     step: int
     poured: float
@@ -35,6 +46,7 @@ class CurdBatchOut(Placed):
         name: str,
         created_at_s: float,
         log: Log,
+        words: dict[str, Any],
         state: CurdState,
         now_s: float,
         burner_id: int | None,
@@ -42,6 +54,7 @@ class CurdBatchOut(Placed):
         return cls(
             **standing(id, name, created_at_s, now_s, log, state, state.nudges),
             kind=kind,
+            words=_read(kind, words),
             burner_id=burner_id,
             steps=list(state.steps),
             step=state.step,

@@ -4,6 +4,8 @@ import type { components, paths } from './schema'
 type Schemas = components['schemas']
 export type Forecast = Schemas['ForecastOut']
 export type ReduceIn = Schemas['ReduceIn']
+export type CurdleIn = Schemas['CurdleIn']
+export type StrainIn = Schemas['StrainIn']
 export type Batch = Schemas['BatchOut']
 export type EventIn = Schemas['EventIn']['event']
 export type LarderOut = Schemas['LarderOut']

@@ -2751,6 +2751,11 @@ export interface components {
             weighed_kg: number | null;
             /** Whey Kg */
             whey_kg: number | null;
+            /**
+             * Words
+             * @description Of its plan; none where they are damaged
+             */
+            words: components["schemas"]["CurdleIn"] | components["schemas"]["StrainIn"] | null;
         };
         /**
          * CurdChoices

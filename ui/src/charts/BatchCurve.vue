@@ -58,6 +58,14 @@ const marks = computed(() => {
   return Array.from({ length: Math.floor(end.value / 60 / step) + 1 }, (_, i) => i * step)
 })
 const stopY = computed(() => y.value(props.told.stop_m3.likely))
+/** Below the curve, which falls; beside its end where the axis is too near. */
+function place(p: { at_s: number; volume_m3: number }) {
+  const [px, py] = [x.value(p.at_s), y.value(p.volume_m3)]
+  if (py <= BASE - 26) return { x: px - 8, y: py + 22, 'text-anchor': 'end' }
+  return px < width.value - 330
+    ? { x: px + 14, y: py - 12, 'text-anchor': 'start' }
+    : { x: px, y: py - 34, 'text-anchor': 'middle' }
+}
 </script>
 
 <template>
@@ -91,12 +99,7 @@ const stopY = computed(() => y.value(props.told.stop_m3.likely))
           class="point"
           :class="{ last: i === points.length - 1 && !p.read && i > 0 }"
         />
-        <text
-          v-if="p.read || (i === points.length - 1 && i > 0)"
-          :x="x(p.at_s) - 8"
-          :y="y(p.volume_m3) + (y(p.volume_m3) > BASE - 34 ? -16 : 24)"
-          text-anchor="end"
-        >
+        <text v-if="p.read || (i === points.length - 1 && i > 0)" v-bind="place(p)">
           {{
             p.read ? `read ${cm(p.depth_m)} cm` : `off at ${minutes(p.at_s)}, ${cm(p.depth_m)} cm`
           }}

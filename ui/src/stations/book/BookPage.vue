@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { useLog, useRecord } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
 import { clock, cm, day, minutes, weight, spoken } from '@/say'
+import { reduceAgain } from '@/stations/bench/again'
 import ReadingsTray from './ReadingsTray.vue'
 
 const route = useRoute()
@@ -86,7 +87,7 @@ function write() {
           <template v-else>It is still on the fire</template
           ><template v-if="batch.weighed_kg !== null">
             and gave <b>{{ weight(batch.weighed_kg) }}</b></template
-          >.
+          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>
         </p>
       </section>
       <BatchCurve class="curve" :batch="batch" :told="told" />
@@ -177,6 +178,7 @@ thead th + th {
   color: var(--ink-soft);
 }
 .got {
+  white-space: nowrap;
   font-size: 22px;
   font-weight: 680;
 }

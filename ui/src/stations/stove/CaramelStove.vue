@@ -11,6 +11,7 @@ import PanDrawing from '@/pan/PanDrawing.vue'
 import { grams } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import { caramelAgain } from '@/stations/bench/again'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import InstrumentsTray from './InstrumentsTray.vue'
 import LogList from './LogList.vue'
@@ -90,6 +91,9 @@ useKeys([
         </p>
         <p class="words">
           <b>{{ words.act }}</b> {{ words.then }}
+          <RouterLink v-if="b.phase === 'weighed'" :to="caramelAgain(b)"
+            >Again, like this time.</RouterLink
+          >
         </p>
         <div v-if="words.verb || mayPause" class="verb">
           <button v-if="words.verb" type="button" class="plate" @click="act">

@@ -7,6 +7,7 @@ import HangingCloth from '@/pan/HangingCloth.vue'
 import { clock, cm, countdown, grams, minutes, percent, spoken } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { ran } from '@/shell/now'
+import { curdAgain } from '@/stations/bench/again'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { curdStep } from './curd'
 import { curdLeft } from './glance'
@@ -64,6 +65,7 @@ useKeys([
         <p v-if="b.given_up" class="words"><b>It was given up.</b></p>
         <p v-else-if="b.weighed_kg !== null && !step" class="words">
           <b>It gave {{ grams(b.weighed_kg) }}.</b> {{ b.said }}
+          <RouterLink v-if="curdAgain(b)" :to="curdAgain(b)!">Again, like this time.</RouterLink>
         </p>
         <p v-else-if="b.paused_at_s !== null" class="words">
           <b>It is off the fire for a while.</b> Put it back before it cools, or chill it.

@@ -46,7 +46,7 @@ const told = computed(() => {
     <SampleCurves v-if="channels.length" :channels="channels" />
     <p class="files">
       <span class="soft">All readings as a table:</span>
-      <a :href="`/api/book/${batchId}/readings.csv`" download>save as CSV</a>
+      <a class="touch" :href="`/api/book/${batchId}/readings.csv`" download>save as CSV</a>
       <label class="touch"
         >bring in a CSV
         <input

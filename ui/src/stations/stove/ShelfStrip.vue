@@ -20,7 +20,7 @@ const till = (at: number) => `till ${day(at).split(' ')[0]!.replace(',', '')}`
   <section v-if="things.length" aria-label="In the fridge">
     <p class="head">
       <b>fridge, at or below 5 °C</b>
-      <RouterLink to="/larder">open the shelf</RouterLink>
+      <RouterLink class="touch" to="/larder">open the shelf</RouterLink>
     </p>
     <ul>
       <li v-for="t in things" :key="t.key">

@@ -112,7 +112,7 @@ form {
   }
   .row {
     grid-template-columns: 26px minmax(0, 1fr) 80px;
-    min-height: 48px;
+    min-height: 56px;
   }
   .row > small {
     display: none;

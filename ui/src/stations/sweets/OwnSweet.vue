@@ -195,7 +195,9 @@ const unit = computed(
         >
           Keep it
         </button>
-        <RouterLink :to="{ path: '/sweets', query: { sweet: like } }">Not now</RouterLink>
+        <RouterLink class="touch" :to="{ path: '/sweets', query: { sweet: like } }"
+          >Not now</RouterLink
+        >
       </p>
     </form>
   </div>

@@ -82,7 +82,7 @@ const baseOf = (r: Row) => {
         </td>
         <td class="cups">{{ r.cups }}</td>
         <td class="when">
-          <RouterLink v-if="baseOf(r)" :to="bench(baseOf(r)!)"
+          <RouterLink v-if="baseOf(r)" class="touch" :to="bench(baseOf(r)!)"
             >{{ r.when }}{{ baseOf(r)!.goes > 1 ? ` in ${baseOf(r)!.goes} goes` : '' }}, on the
             Bench</RouterLink
           >

@@ -194,10 +194,7 @@ def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, s
     """A third too little is left: all that goes in after it is less, and so are the sticks; and undone it is as planned."""
     url = kitchen_url
     off_all(url)
-    page.goto(url + "/sweets")
-    pick(page, "which sweet", "kulfi")
-    write(page, "how many, or how much", "12")
-    begin(page, "Kulfi, late")
+    planned(page, "kulfi", {"url": url, "want": "12", "name": "Kulfi, late"})
     address, sweet = page.url, int(page.url.rsplit("/", 1)[1])
     page.get_by_role("link", name="Plan it on the Bench.").click()
     pan = light(page)

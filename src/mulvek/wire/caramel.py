@@ -3,7 +3,7 @@
 from pydantic import Field
 
 from ..core.equipment.burners import Burner, Flame
-from ..core.equipment.packs import unpacked
+from ..core.equipment.packs import Pack
 from ..core.equipment.pans import Pan
 from ..core.equipment.vessels import Straight
 from ..core.errors import BadInput
@@ -50,8 +50,8 @@ def read_caramel(words: CaramelIn, things: Things) -> CaramelPlan:
     """
     kitchen = things.kitchen()
 
-    def amount(said: str, field: str, unit: str) -> Amount | None:
-        return None if said.strip().lower() in NOTHING else Amount.read(said, field, unit, kitchen.measures)
+    def amount(said: str, field: str, unit: str, pack: Pack | None = None) -> Amount | None:
+        return None if said.strip().lower() in NOTHING else Amount.read(said, field, unit, kitchen.measures, pack)
 
     milk = read_milk(words.milk, things)
     sugar = amount(words.sugar, "sugar", "g")
@@ -62,9 +62,7 @@ def read_caramel(words: CaramelIn, things: Things) -> CaramelPlan:
         sugar=sugar,
         butter=amount(words.butter, "butter", "g"),
         milk=milk,
-        milk_amount=amount(
-            unpacked(words.milk_amount, "milk_amount", milk_pack(words.milk, milk, things)), "milk_amount", "ml"
-        ),
+        milk_amount=amount(words.milk_amount, "milk_amount", "ml", milk_pack(words.milk, milk.name, things.packs)),
         condensed=amount(words.condensed, "condensed", "g"),
         hearth=_hearth(words, things),
         kitchen=kitchen,

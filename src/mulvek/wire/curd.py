@@ -8,7 +8,6 @@ from pydantic import Field
 
 from ..core.composition.composition import Composition
 from ..core.composition.materials import materials
-from ..core.equipment.packs import unpacked
 from ..core.equipment.quantities import parse, parse_seconds, say
 from ..core.errors import BadInput
 from ..core.planning.curdle.acid import COAGULANTS
@@ -94,7 +93,7 @@ def read_curdle(words: CurdleIn, things: Things) -> CurdlePlan:
         batches=batches,
         milk=milk,
         amount=Amount.read(
-            unpacked(words.amount, "amount", milk_pack(words.milk, milk, things)), "amount", "ml", kitchen.measures
+            words.amount, "amount", "ml", kitchen.measures, milk_pack(words.milk, milk.name, things.packs)
         ),
         pan=pan,
         burner=burner,

@@ -2,7 +2,7 @@
 
 from typing import Any, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field
 
 from ..core.batch.curd_run import CurdState, RunningStep
 from ..core.batch.log import Log
@@ -17,7 +17,7 @@ def _read(kind: str, words: dict[str, Any]) -> CurdleIn | StrainIn | None:
     model: type[CurdleIn] | type[StrainIn] = CurdleIn if kind == "curdle" else StrainIn
     try:
         return model.model_validate(words)
-    except (ValidationError, TypeError, ValueError):
+    except (TypeError, ValueError):
         return None
 
 

@@ -10,7 +10,7 @@ from ..core.composition.composition import Composition
 from ..core.composition.materials import Material, material
 from ..core.equipment.burners import Burner, Flame
 from ..core.equipment.kitchen import Kept, Kitchen
-from ..core.equipment.packs import Pack, unpacked
+from ..core.equipment.packs import Pack
 from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
 from ..core.planning.reduce.forecast import Forecast, Headroom, Moment, Spoon, forecast
@@ -91,7 +91,7 @@ def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
     return ReducePlan(
         milk=milk,
         amount=Amount.read(
-            unpacked(words.amount, "amount", milk_pack(words.milk, milk, things)), "amount", "ml", kitchen.measures
+            words.amount, "amount", "ml", kitchen.measures, milk_pack(words.milk, milk.name, things.packs)
         ),
         pan=pan,
         burner=burner,
@@ -127,14 +127,14 @@ def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
             "Choose a powder, cream, a can, soft cheese or starch.",
         )
     kept = things.house.get(words.what) if isinstance(words.what, int) else None
-    amount = unpacked(words.amount, "additions", Pack.of_thing(found.name, kept.pack if kept else None))
-    return Addition(found, Amount.read(amount, "additions", "g", kitchen.measures), words.late)
+    pack = Pack.of_thing(found.name, kept.pack if kept else None)
+    return Addition(found, Amount.read(words.amount, "additions", "g", kitchen.measures, pack), words.late)
 
 
-def milk_pack(milk: object, found: Material, things: Things) -> Pack:
+def milk_pack(milk: object, name: str, packs: Mapping[int, tuple[float | None, float | None]]) -> Pack:
     """What a packet of a milk of the Larder holds."""
-    size, _ = things.packs.get(milk, (None, None)) if isinstance(milk, int) else (None, None)
-    return Pack.of_milk(found.name, size)
+    size, _ = packs.get(milk, (None, None)) if isinstance(milk, int) else (None, None)
+    return Pack.of_milk(name, size)
 
 
 def read_milk(milk: int | str | MilkIn, things: Things) -> Material:

@@ -31,7 +31,7 @@ from ..core.planning.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Words
 from .pans import PanIn
-from .reduce import Key
+from .reduce import Key, milk_pack
 
 BatchRef = Annotated[str, Field(pattern=r"^((pan|curd)-)?\d{1,15}$")]
 Window = Annotated[list[Annotated[float, Field(ge=0, le=100)]], Field(min_length=2, max_length=2)]
@@ -235,20 +235,6 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
 _PIECES = frozenset({"of", "piece", "pieces", "portion", "portions", "serving", "servings", "helping", "helpings"})
 
 
-def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
-    """As ``_counted_or_measured``; what cannot be read is told with an example of this sweet.
-
-    :raises BadInput: field "want".
-    """
-    try:
-        return _counted_or_measured(text, sweet, piece, kitchen)
-    except BadInput as error:
-        if not error.message.startswith("I cannot read"):
-            raise
-        fix = f"Write so many {sweet.many}, or a weight or volume: 12 {sweet.many}, 1.2 kg, 600 ml."
-        raise BadInput("want", error.message, fix) from error
-
-
 HELPING_KG = 0.075
 """What one person is given of a sweet: a stick of kulfi, two squares of a slab, three small balls."""
 _PEOPLE = re.compile(r"(?:for )?(.+?) (?:people|persons?|guests|heads|of us)")
@@ -266,25 +252,24 @@ def _pieces_each(piece: Piece) -> int:
     return max(1, round(HELPING_KG / kg)) if kg else 1
 
 
-def _counted_or_measured(
-    text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen
-) -> tuple[int | None, float | None, float | None]:
+def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[int | None, float | None, float | None]:
     """Pieces, kg or m³: "24 sticks", "24", "two dozen", "for 10 people", "1.2 kg", "600 ml".
 
     :raises BadInput: field "want", naming the word that is neither.
     """
+    example = f"Write so many {sweet.many}, or a weight or volume: 12 {sweet.many}, 1.2 kg, 600 ml."
     words = text.strip().lower().split()
     if not words:
         return None, None, None
     people = _PEOPLE.fullmatch(" ".join(words))
     counted = people[1] if people else " ".join(words[: words.index("dozen") + 1]) if "dozen" in words else ""
     if counted:
-        number = parse(counted, default_unit="", allow=("none",), field="want").value
+        number = parse(counted, default_unit="", allow=("none",), field="want", example=example).value
         return math.ceil(number) * (_pieces_each(piece) if people else 1), None, None
     own = {sweet.one, sweet.many}
     said = next((word for word in words[1:] if word not in _PIECES), None)
     if said is None or said in own:  # a bowl of rabri is its portion, not the cook's measure
-        number = parse(words[0], default_unit="", allow=("none",), field="want").value
+        number = parse(words[0], default_unit="", allow=("none",), field="want", example=example).value
         if number != int(number):
             raise BadInput(
                 "want",
@@ -294,7 +279,14 @@ def _counted_or_measured(
         return int(number), None, None
     if words[0].isdecimal() and said in _piece_words():
         return int(words[0]), None, None
-    found = parse(text, default_unit="", allow=("mass", "volume", "none"), field="want", measures=kitchen.measures)
+    found = parse(
+        text,
+        default_unit="",
+        allow=("mass", "volume", "none"),
+        field="want",
+        example=example,
+        measures=kitchen.measures,
+    )
     if found.dimension == "none":
         raise BadInput(
             "want",
@@ -323,8 +315,7 @@ def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:
 
 def _pack(words: SweetIn, what: str, pantry: Pantry, shelf: Things) -> Pack:
     if what == MILK:
-        size, _ = shelf.packs.get(words.milk, (None, None)) if isinstance(words.milk, int) else (None, None)
-        return Pack.of_milk("the milk", size)
+        return milk_pack(words.milk, "the milk", shelf.packs)
     size = next((kept.pack for kept in shelf.house.values() if kept.base == what), None)
     return Pack.of_thing(pantry.things[what].name if what in pantry.things else what, size)
 

@@ -19,7 +19,7 @@ export function useEntering(me: Ref<Me | undefined>): void {
       await client.cancelQueries({ queryKey: ['me'] })
       client.setQueryData(['me'], entered)
       await client.invalidateQueries()
-      if (Object.keys(router.currentRoute.value.params).length) return
+      if (router.currentRoute.value.params.id) return
       await router.replace(may('cook') ? '/bench' : '/stove')
     },
   )

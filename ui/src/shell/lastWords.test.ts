@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { createMemoryHistory, type LocationQuery, type Router } from 'vue-router'
+import { createMemoryHistory, parseQuery, type LocationQuery, type Router } from 'vue-router'
 import { api } from '@/api/client'
 import { makeRouter } from '@/router'
-import { keepLastWords, readBack, written } from './lastWords'
+import { keepLastWords, written } from './lastWords'
 
 const words: Record<string, string> = {}
 const puts: [string, string][] = []
@@ -38,7 +38,7 @@ test.each<LocationQuery>([
   { empty: '' },
   {},
 ])('%o is read back as it was written', (query) => {
-  expect(readBack(written(query))).toEqual(query)
+  expect(parseQuery(written(query))).toEqual(query)
 })
 
 test('a station that is opened goes on with its last words', async () => {

@@ -1,9 +1,9 @@
-import type { LocationQuery, LocationQueryRaw, Router } from 'vue-router'
+import { parseQuery, stringifyQuery, type LocationQuery, type Router } from 'vue-router'
 import { api } from '@/api/client'
 import { may } from '@/door/me'
 import { ADDRESSES, STATIONS_WITH_WORDS } from '@/api/shared'
 
-export type Station = (typeof STATIONS_WITH_WORDS)[number]
+type Station = (typeof STATIONS_WITH_WORDS)[number]
 
 const STATION = new Map<string, Station>(
   STATIONS_WITH_WORDS.flatMap((name) =>
@@ -15,18 +15,8 @@ const PATIENCE_MS = 1500
 /** A sentence that is being changed is kept once it rests. */
 const RESTS_MS = 600
 
-/** The words of an address as the server keeps them, and back. */
-export function written(query: LocationQuery): string {
-  const found = new URLSearchParams()
-  for (const [key, value] of Object.entries(query))
-    for (const one of [value].flat()) found.append(key, one ?? '')
-  return found.toString()
-}
-export function readBack(text: string): LocationQueryRaw {
-  const all = new URLSearchParams(text)
-  const said = [...new Set(all.keys())].map((key) => [key, all.getAll(key)] as const)
-  return Object.fromEntries(said.map(([key, found]) => [key, found.length > 1 ? found : found[0]]))
-}
+/** The words of an address as the server keeps them. */
+export const written = (query: LocationQuery) => stringifyQuery(query).replaceAll('?', '%3F')
 
 export async function lastWords(): Promise<Record<string, string>> {
   const { data } = await api.GET('/api/last-words', { signal: AbortSignal.timeout(PATIENCE_MS) })
@@ -47,7 +37,7 @@ export function keepLastWords(router: Router): void {
     const words = (await lastWords().catch((): Record<string, string> => ({})))[station]
     if (!words) return
     kept.set(station, words)
-    return { path: to.path, query: readBack(words), hash: to.hash }
+    return { path: to.path, query: parseQuery(words), hash: to.hash }
   })
   router.afterEach((to, _from, failure) => {
     const station = STATION.get(to.path)

@@ -151,18 +151,21 @@ def _number(text: str, field: str) -> float:
     return value
 
 
+EXAMPLE = "Write a number and a unit, like 2.4 L, 750 ml, 1.2 kg or 2½ cups."
+
+
 class _Reader:
     """One pass over the cook's words, gathering amounts of one dimension."""
 
-    def __init__(self, text: str, field: str, measures: Measures) -> None:
-        self.text, self.field, self.measures = text, field, measures
+    def __init__(self, text: str, field: str, measures: Measures, example: str) -> None:
+        self.text, self.field, self.measures, self.example = text, field, measures, example
         self.tokens = [(m.lastgroup or "other", m.group().strip()) for m in _TOKEN.finditer(text)]
 
     def nonsense(self, word: str) -> BadInput:
         return BadInput(
             self.field,
             f"I cannot read “{word}” in “{self.text}”.",
-            "Write a number and a unit, like 2.4 L, 750 ml, 1.2 kg or 2½ cups.",
+            self.example,
         )
 
     def amounts(self) -> list[tuple[float, str]]:
@@ -237,6 +240,7 @@ def parse(
     allow: tuple[Dimension, ...],
     field: str = "amount",
     measures: Measures = Measures(),
+    example: str = EXAMPLE,
 ) -> Quantity:
     """Read a cook's amount.
 
@@ -244,6 +248,7 @@ def parse(
     :param default_unit: the unit of a bare number, like ``"ml"``.
     :param allow: the dimensions that make sense here.
     :param field: the word of the sentence, named in errors.
+    :param example: what to write instead of nonsense.
     :raises BadInput: on nonsense, a wrong dimension, or an amount that is not above zero and finite.
 
     >>> parse("2½ cups", default_unit="ml", allow=("volume",))
@@ -257,7 +262,7 @@ def parse(
     """
     if len(text) > 80:
         raise BadInput(field, "That is too long for an amount.", "Write just the amount, like 2.4 L.")
-    reader = _Reader(with_lands(text, field), field, measures)
+    reader = _Reader(with_lands(text, field), field, measures, example)
     pairs = reader.amounts()
     if not pairs:
         raise BadInput(field, "No amount is given.", "Write one, like 2.4 L, 1.2 kg or 3 glasses.")

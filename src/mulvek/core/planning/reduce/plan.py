@@ -9,6 +9,7 @@ from ...composition.composition import Composition, together
 from ...composition.materials import Group, Material, material
 from ...equipment.burners import FLAMES, Burner, Flame
 from ...equipment.kitchen import Kitchen
+from ...equipment.packs import Pack, unpacked
 from ...equipment.pans import Pan
 from ...equipment.quantities import Measures, Quantity, parse
 from ...errors import BadInput, Impossible
@@ -31,12 +32,13 @@ class Amount:
     rel_sd: float
 
     @classmethod
-    def read(cls, text: str, field: str, default_unit: str, measures: Measures) -> "Amount":
-        """Read "2.4 L", "1.2 kg", "3 glasses".
+    def read(cls, text: str, field: str, default_unit: str, measures: Measures, pack: Pack | None = None) -> "Amount":
+        """Read "2.4 L", "1.2 kg", "3 glasses"; "2 packets" where it is told what a ``pack`` holds.
 
         Spread: scale 0.5 %, jug or packet 1.5 %, filled household cups 3 % (dossier §1).
         """
-        quantity = parse(text, default_unit=default_unit, allow=("volume", "mass"), field=field, measures=measures)
+        plain = unpacked(text, field, pack) if pack else text
+        quantity = parse(plain, default_unit=default_unit, allow=("volume", "mass"), field=field, measures=measures)
         household = "," in quantity.understood
         rel_sd = 0.005 if quantity.dimension == "mass" else 0.03 if household else 0.015
         return cls(quantity, rel_sd)

@@ -283,6 +283,13 @@ def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str)
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Halwa for the veterans")
 
 
+def test_people_are_served_not_cooked(sweets: Page):
+    for said in ("10 people", "for 10 people"):
+        write(sweets, "how many, or how much", said)
+        expect(sweets.get_by_label("The plan")).to_contain_text("Make enough for 10 people of")
+        expect(sweets.locator(".told")).to_contain_text("sticks")
+
+
 def test_wrong_words_keep_what_was_typed_and_show_no_figures(sweets: Page):
     page = sweets
     page.get_by_role("button", name="how many, or how much:").click()

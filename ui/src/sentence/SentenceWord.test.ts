@@ -42,6 +42,14 @@ afterEach(() => {
   mounted = []
 })
 
+test('a word that was emptied is seen and can still be touched', async () => {
+  const w = word({ shown: ' ', modelValue: '', free: true })
+  expect(button(w).text()).toBe('nothing')
+  expect(button(w).attributes('aria-label')).toBe('how much milk: nothing')
+  await open(w)
+  expect(editor()).not.toBeNull()
+})
+
 describe('a word that is chosen', () => {
   test('says what it is, opens on the choice that stands, and takes another', async () => {
     const w = word()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LONGEST_WORDS } from '@/api/shared'
 import { NInput, NPopover } from 'naive-ui'
-import { nextTick, ref, useId } from 'vue'
+import { computed, nextTick, ref, useId } from 'vue'
 import { usePlace } from './place'
 
 export interface WordChoice {
@@ -25,6 +25,8 @@ const props = defineProps<{
   after?: string
 }>()
 const value = defineModel<string>({ required: true })
+/** A word that was emptied can still be touched. */
+const seen = computed(() => props.shown.trim() || 'nothing')
 const emit = defineEmits<{ kept: [] }>()
 
 const open = ref(false)
@@ -110,10 +112,10 @@ function onKey(event: KeyboardEvent) {
       :class="{ open, wrong: problem }"
       aria-haspopup="dialog"
       :aria-expanded="open"
-      :aria-label="`${label}: ${shown}`"
+      :aria-label="`${label}: ${seen}`"
       @click="open ? close(true) : show()"
     >
-      {{ shown }}</button
+      {{ seen }}</button
     >{{ after }}</span
   >
   <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">

@@ -73,6 +73,9 @@ const wants = computed(() =>
 )
 const wantWord = computed(() => {
   const n = Number(words.value.want)
+  // “Make enough for 10 people of kalakand”
+  const people = /^(?:for )?(.+ (?:people|persons?|guests|heads|of us))$/i.exec(words.value.want)
+  if (people) return `enough for ${people[1]}`
   if (!Number.isFinite(n) || !sweet.value) return words.value.want || 'how many'
   // “16 sponge balls”, not “16 balls of sponge balls”
   return counted.value

@@ -98,6 +98,24 @@ def test_what_is_taken_back_in_the_pan_is_taken_back_in_the_sweet(client, clock,
     assert look(client, kulfi["id"])["log"] == again["log"]
 
 
+def test_a_base_weighed_anew_and_taken_back_leaves_no_older_figure(client, clock, kulfi):
+    base = light(client, kulfi)
+    weigh(client, clock, base, 0.55)
+    happens(client, base["id"], kind="weighed", mass_kg=0.7)
+    sweet = look(client, kulfi["id"])
+    lines = [line["event_id"] for line in sweet["log"] if line["kind"] == "base_weighed"]
+    assert len(lines) == 2
+    happens(client, kulfi["id"], kind="undo", event_id=max(lines))
+    taken_back = look(client, kulfi["id"])
+    assert all(line["undone"] for line in taken_back["log"] if line["kind"] == "base_weighed")
+    step = next(s for s in taken_back["steps"] if s["base"] == "R")
+    assert step["base_kg"] is None and step["phase"] != "done"
+    # weighed once more it is there again, as the bowl has it
+    happens(client, base["id"], kind="weighed", mass_kg=0.69)
+    step = next(s for s in look(client, kulfi["id"])["steps"] if s["base"] == "R")
+    assert step["base_kg"] == pytest.approx(0.69)
+
+
 def test_a_base_of_two_pans_is_there_when_the_second_is(client, clock):
     """What one pan cannot hold is made in several goes: the first of them says nothing of the sweet yet."""
     words = {"sweet": "kulfi", "school": "reduced", "want": "30", "pan": 2, "burner": 1}

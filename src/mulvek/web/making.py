@@ -241,7 +241,8 @@ def use_up(batches: Batches, sweet: Batch, now_s: float) -> None:
 
 
 def give_back(batches: Batches, sweet: Batch, undone: Undo, shelf: Shelf, now_s: float) -> None:
-    """What a making took of a base is taken back there: it stands in its bowl again."""
+    """What a making took of a base is taken back there: it stands in its bowl again. What was told of it before that does
+    not come back: the bowl has been weighed anew since."""
     target = next(e.what for e in sweet.events if e.id == undone.event_id)
     if isinstance(target, BaseWeighed):
         child = batches.batch(target.batch)
@@ -249,6 +250,10 @@ def give_back(batches: Batches, sweet: Batch, undone: Undo, shelf: Shelf, now_s:
             if isinstance(event.what, Taken) and event.what.to_batch == sweet.id:
                 child = batches.log(child, Undo(event.id), now_s, now_s)
                 follow(batches, child, shelf, now_s)
+        sweet = batches.batch(sweet.id)
+        for event in reversed(sweet.log.counted):
+            if isinstance(event.what, BaseWeighed) and event.what.batch == child.id:
+                sweet = batches.log(sweet, Undo(event.id), now_s, now_s)
 
 
 def _steps(making: Batch, now_s: float) -> tuple[StepNow, ...]:

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean, pick
+from tests.ui.hands import BOTH, box, clean, later, pick
 from tests.ui.test_sweets import begin, write
 from tests.web.test_instruments import ask
 
@@ -42,19 +42,19 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     clean(page)
 
     # a shade is told by its key, a temperature typed; what comes is told from them, after a reload too
-    clock.now += 240
+    later(page, clock, 240)
     page.keyboard.press("r")
     page.get_by_role("button", name="straw", exact=True).focus()
     page.keyboard.press("Enter")
     expect(page.get_by_label("What happened")).to_contain_text("it looks straw")
-    clock.now += 20
+    later(page, clock, 20)
     box(page, "Or by thermometer, °C").fill("164")
     page.get_by_role("button", name="Read it").click()
     expect(page.get_by_label("What happened")).to_contain_text("read 164.0 °C")
     expect(page.locator(".huge")).to_contain_text(re.compile("16[4-7]"))
     page.reload()
     expect(page.locator(".huge")).to_contain_text(re.compile("16[4-9]"))
-    clock.now += 4
+    later(page, clock, 4)
     page.get_by_role("button", name=re.compile("^It is off")).click()
     expect(now).to_contain_text("Butter in")
     clean(page)
@@ -66,7 +66,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     of = ask(f"{kitchen_url}/api/batches/{caramel}")["next_pour"]["of"]
     for pour in range(1, of + 1):
         expect(page.locator("p.beside")).to_contain_text(f"pour {pour} of {of}" if of > 1 else "milk")
-        clock.now += 45
+        later(page, clock, 45)
         page.get_by_role("button", name=re.compile("^It is in")).first.click()
     expect(now).to_contain_text("Condensed milk in")
     page.get_by_role("button", name=re.compile("^It is in")).first.click()
@@ -74,7 +74,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     clean(page)
     stands = ask(f"{kitchen_url}/api/batches/{caramel}")
     half = (stands["mixed_kg"] + stands["stop_kg"]) / 2 + stands["told"]["pan_kg"]
-    clock.now += 0.6 * stands["left_s"]["likely"]
+    later(page, clock, 0.6 * stands["left_s"]["likely"])
     page.get_by_role("textbox", name=re.compile("^On the scale")).fill(f"{half * 1e3:.0f}")
     page.get_by_role("button", name="Weigh it").click()
     expect(page.get_by_label("What happened")).to_contain_text("in the pan")
@@ -108,11 +108,11 @@ def test_too_dark_is_said_and_the_shade_can_be_moved(page: Page, kitchen_url: st
     page.keyboard.press("ArrowUp")
     expect(knob).to_have_attribute("aria-valuetext", re.compile("^pale gold, off the flame at 161"))
     expect(page.get_by_label("What happened")).to_contain_text("to pale gold instead")
-    clock.now += 300
+    later(page, clock, 300)
     page.get_by_role("button", name="deep amber", exact=True).click()
     now = page.get_by_label("What to do now")
     expect(now).to_contain_text(re.compile("now|bitter"))
-    clock.now += 1
+    later(page, clock, 1)
     page.keyboard.press("r")
     page.keyboard.press("ArrowRight")
     page.keyboard.press("ArrowRight")

@@ -78,7 +78,7 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     expect(milk).to_contain_text("minutes to the first boil")
     expect(chhena).to_contain_text("Bring it to the boil.")
     clean(page)
-    clock.now += 300
+    later(page, clock, 300)
     milk.get_by_role("button", name="First boil").click()
     expect(milk).to_contain_text("minutes to the stop")
     milk.get_by_role("button", name="Stirred").click()

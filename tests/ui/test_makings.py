@@ -6,7 +6,7 @@ from typing import Any
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean, pick
+from tests.ui.hands import BOTH, box, clean, later, pick
 from tests.ui.test_caramel import off_all
 from tests.ui.test_sweets import begin, write
 from tests.web.test_instruments import ask
@@ -75,7 +75,7 @@ def to_the_end(page: Page, clock: Any, steps: int) -> None:
             expect(plate).to_contain_text("Done")
         plate.click()
         expect(done).to_have_count(step + 1)
-        clock.now += 600
+        later(page, clock, 600)
 
 
 @BOTH
@@ -323,7 +323,7 @@ def test_fruit_shrikhand_from_its_hanging_to_its_bowls(page: Page, kitchen_url: 
     curd = page.get_by_role("region", name="Curd for Shrikhand for the eights")
     expect(curd).to_contain_text("Let it hang.")
     clean(page)
-    clock.now += batch(url, hung)["steps"][0]["seconds"]
+    later(page, clock, batch(url, hung)["steps"][0]["seconds"])
     curd.get_by_role("button", name="Taken down").click()
     expect(curd).to_contain_text("Weigh it.")
     kg = round(batch(url, hung)["told_kg"]["likely"] * 0.9, 3)

@@ -16,6 +16,7 @@ class NoLarder:
 
     def __init__(self) -> None:
         self._kitchen = Kitchen()
+        self.milks: Mapping[int, Material] = {}
         self.pans: Mapping[int, Pan] = {}
         self.burners: Mapping[int, Burner] = {}
         self.house: Mapping[int, Kept[Material]] = {}

@@ -1390,6 +1390,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sweets/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One batch in the cook's own lines: what went in, what became of it, and what is unusual about it */
+        post: operations["reckon_told"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/told/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a told batch as a sweet of one's own */
+        post: operations["keep_told"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweets/told/keep/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change an own sweet by the lines it is told in */
+        put: operations["change_told"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/using/find": {
         parameters: {
             query?: never;
@@ -1906,6 +1957,22 @@ export interface components {
             kg: number;
             /** Total Solids */
             total_solids: number;
+        };
+        /**
+         * BesideOut
+         * @description The library's sweet it is most like, in how many ways that is made there, and its levels.
+         */
+        BesideOut: {
+            /** Levels */
+            levels: components["schemas"]["LevelOut"][];
+            /** Name */
+            name: string;
+            /** Sweet */
+            sweet: string;
+            /** Unusual */
+            unusual: components["schemas"]["UnusualOut"][];
+            /** Ways */
+            ways: number;
         };
         /**
          * Boiling
@@ -4217,6 +4284,26 @@ export interface components {
             words: string;
         };
         /**
+         * LayersOut
+         * @description What it is made of, kg per kg.
+         */
+        LayersOut: {
+            /** Fat */
+            fat: number;
+            /** Lactose */
+            lactose: number;
+            /** Minerals */
+            minerals: number;
+            /** Protein */
+            protein: number;
+            /** Rest */
+            rest: number;
+            /** Sugar */
+            sugar: number;
+            /** Water */
+            water: number;
+        };
+        /**
          * LeadOut
          * @description What to start with: exact kg, kg to buy in whole packs, and how to say it; ``rest_kg`` is left over.
          */
@@ -4876,6 +4963,19 @@ export interface components {
             to_depth_m: number;
             /** To S */
             to_s: number;
+        };
+        /**
+         * NextTimeOut
+         * @description Where to stop the next time: kg in the pan, and on the scale with the pan it is cooked in.
+         */
+        NextTimeOut: {
+            kg: components["schemas"]["Range"];
+            /** Of */
+            of: string;
+            /** On Scale Kg */
+            on_scale_kg: number | null;
+            /** Pan */
+            pan: string;
         };
         /**
          * NoteIn
@@ -7340,6 +7440,163 @@ export interface components {
             title: string;
         };
         /**
+         * ToldBaseOut
+         * @description A base of it: kg in and out, how many times down; ``settled``: by a weight, not by its words, which alone would
+         *     have given ``told_kg``.
+         */
+        ToldBaseOut: {
+            /** Letter */
+            letter: string;
+            /** Line */
+            line: number;
+            /**
+             * Made By
+             * @enum {string}
+             */
+            made_by: "reduce" | "curdle" | "hang";
+            /** Made Kg */
+            made_kg: number;
+            /** Name */
+            name: string;
+            /** Settled */
+            settled: boolean;
+            /** Start Kg */
+            start_kg: number;
+            /** Times */
+            times: number;
+            /** Told Kg */
+            told_kg: number;
+        };
+        /**
+         * ToldIn
+         * @description One batch as its cook tells it, a line for each thing done; ``answers``: what a doubtful word meant, by the place
+         *     of its line.
+         */
+        ToldIn: {
+            /** Answers */
+            answers?: Record<string, never>;
+            /** Lines */
+            lines: string[];
+            /**
+             * Name
+             * @description What it is called
+             * @default
+             */
+            name?: string;
+        };
+        /**
+         * ToldKeepIn
+         * @description Keep a told batch as a sweet of one's own.
+         */
+        ToldKeepIn: {
+            /** Name */
+            name: string;
+            told: components["schemas"]["ToldIn"];
+            /**
+             * Version
+             * @description Of the own sweet that is changed by it
+             * @default null
+             */
+            version?: number | null;
+        };
+        /**
+         * ToldLineOut
+         * @description A line as it is understood; ``grams`` that go in, or came of it; ``source`` how they are known; ``options`` are asked
+         *     when they move the sum.
+         */
+        ToldLineOut: {
+            /** Answer */
+            answer: string;
+            /** Fix */
+            fix: string;
+            /** Grams */
+            grams: number | null;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "in" | "down" | "gave" | "step" | "note";
+            /** Name */
+            name: string;
+            /** Options */
+            options: components["schemas"]["ToldOptionOut"][];
+            /** Problem */
+            problem: string;
+            /** Said */
+            said: string;
+            /** Source */
+            source: ("weighed" | "told" | "guess" | "doubt") | "";
+            /** Text */
+            text: string;
+        };
+        /**
+         * ToldOptionOut
+         * @description What a doubtful word could mean: grams of it, and the share of added sugar that makes (kg per kg; none when it
+         *     would not sweeten).
+         */
+        ToldOptionOut: {
+            /** Grams */
+            grams: number;
+            /** Key */
+            key: string;
+            /** Sugar */
+            sugar: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ToldOut
+         * @description What a told batch comes to, kg. ``asks``: "in" when nothing went in yet, "gave" when it is not told what came of it.
+         *     ``form``: the sweet in the library's form, when it can be kept; else ``problem`` says why not.
+         */
+        ToldOut: {
+            /** Asks */
+            asks: ("in" | "gave")[];
+            /** Bases */
+            bases: components["schemas"]["ToldBaseOut"][];
+            beside: components["schemas"]["BesideOut"] | null;
+            /** Bowl Kg */
+            bowl_kg: number;
+            /** Cooked Kg */
+            cooked_kg: number;
+            /** Cooks */
+            cooks: boolean;
+            /** Count */
+            count: number | null;
+            /** Each Kg */
+            each_kg: number | null;
+            /** Finished Kg */
+            finished_kg: number;
+            /** Form */
+            form: {
+                [key: string]: unknown;
+            } | null;
+            /** In Kg */
+            in_kg: number;
+            layers: components["schemas"]["LayersOut"] | null;
+            /** Lines */
+            lines: components["schemas"]["ToldLineOut"][];
+            /** Many */
+            many: string;
+            next_time: components["schemas"]["NextTimeOut"] | null;
+            /** One */
+            one: string;
+            /** Problem */
+            problem: string;
+            /** Steam Kg */
+            steam_kg: number;
+            /** Stuck Kg */
+            stuck_kg: number;
+            /** Sugar */
+            sugar: number;
+            /** Weighed */
+            weighed: boolean;
+            /** Whey Kg */
+            whey_kg: number;
+        };
+        /**
          * TrackOut
          * @description The way down: columns of equal length, one row a step of steam. Times from the first boil.
          */
@@ -7439,6 +7696,15 @@ export interface components {
             pan_id: number;
             /** Why */
             why: string;
+        };
+        /** UnusualOut */
+        UnusualOut: {
+            /** Grave */
+            grave: boolean;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
         };
         /**
          * Use
@@ -17769,6 +18035,350 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyrupOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldKeepIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSweetOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldKeepIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSweetOut"];
                 };
             };
             /** @description Bad Request */

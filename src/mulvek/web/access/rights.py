@@ -17,7 +17,7 @@ _ROUTES = {
         get_rehearsals get_rehearsal get_account
         get_last_words get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
-        get_science get_using find_using picture check_cooling late_change reckon_sweet swap_ingredient reckon_syrup draw_pan read_lactometer
+        get_science get_using find_using picture check_cooling late_change reckon_sweet reckon_told swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
         log_event part_batch pour_batch take_base keep_last_words
@@ -25,7 +25,7 @@ _ROUTES = {
         """,
     "cook": """
         take_clock begin_batch pair_instrument unpair_instrument import_readings
-        add_own_sweet change_own_sweet remove_own_sweet
+        add_own_sweet change_own_sweet keep_told change_told remove_own_sweet
         """,
     "keep": """
         set_kitchen weigh_cup time_burner add_burner change_burner remove_burner add_pan change_pan remove_pan

@@ -75,7 +75,7 @@ _SCHOOL = frozenset(
 )
 _SWEET = frozenset(
     {"name", "about", "one", "many", "order", "windows", "bands", "piece", "ph", "fruit", "frozen", "hidden", "lose"}
-    | {"cautions", "then", "usual_flavour", "usual_want", "steps", "schools", "flavours"}
+    | {"cautions", "then", "usual_flavour", "usual_want", "steps", "schools", "flavours", "told"}
 )
 
 
@@ -243,6 +243,22 @@ def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
     )
 
 
+def read_told(form: Mapping[str, Any]) -> tuple[tuple[str, ...], dict[int, str]]:
+    """The lines of the batch that an own sweet was written from, and what its doubtful words meant; none for others.
+
+    :raises BadInput: field "told".
+    """
+    told = _table(form, "told", "told")
+    lines, answers = told.get("lines", []), told.get("answers", {})
+    ok = isinstance(lines, list) and len(lines) <= 30 and all(isinstance(x, str) and len(x) <= 200 for x in lines)
+    answers_ok = isinstance(answers, Mapping) and all(
+        k.isdecimal() and isinstance(v, str) and len(v) <= 40 for k, v in answers.items()
+    )
+    if not ok or not answers_ok:
+        raise BadInput("told", "What was told is no list of lines.", "Write a line for each thing you did.")
+    return tuple(lines), {int(k): v for k, v in answers.items()}
+
+
 def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     """A sweet from its form. Names in it are looked up later, by :func:`core.planning.sweets.library.check`.
 
@@ -251,6 +267,7 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     if not isinstance(row, Mapping):
         raise BadInput("sweet", "A sweet is a table.", "Give name, one, many and schools.")
     _known(row, "sweet", _SWEET)
+    read_told(row)
     schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
     if not schools:
         raise BadInput("schools", "It has no school.", "Write at least one way of making it.")

@@ -1,0 +1,324 @@
+"""A batch told in the cook's own lines, and what is understood: the sum, the river, what is unusual, the sweet's form."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+from typing import Annotated, Any, Literal
+
+from pydantic import AfterValidator, Field
+
+from ..core.composition.composition import Composition
+from ..core.equipment.packs import Pack
+from ..core.errors import KitchenError
+from ..core.planning.own.account import Account, settle
+from ..core.planning.own.amounts import Source
+from ..core.planning.own.beside import beside, next_time
+from ..core.planning.own.form import added_sugar, form_of, many_of
+from ..core.planning.own.lines import MOST_LINES, Line, LineKind, read_line
+from ..core.planning.own.names import names_of
+from ..core.planning.sweets.build import Pantry, build
+from ..core.planning.sweets.forms import read_sweet
+from ..core.planning.sweets.library import check
+from ..core.planning.sweets.plan import usual_pan
+from ..core.planning.sweets.stuff import Thing
+from ..core.ranges import Range
+from .model import Body, Name, Out, Words, _one_line
+from .sweet_parts import LevelOut
+from .sweet_words import Things, pantry_of
+
+TellLine = Annotated[str, Field(max_length=160), AfterValidator(_one_line)]
+MOVES_THE_SUM = 0.01
+"""A doubt is asked about when it can move more of the batch than this."""
+
+
+class ToldIn(Body):
+    """One batch as its cook tells it, a line for each thing done; ``answers``: what a doubtful word meant, by the place
+    of its line."""
+
+    name: Words = Field("", description="What it is called")
+    lines: list[TellLine] = Field(max_length=MOST_LINES)
+    answers: dict[Annotated[str, Field(pattern=r"^\d{1,3}$")], Annotated[str, Field(max_length=40)]] = Field(
+        default_factory=dict, max_length=MOST_LINES
+    )
+
+
+class ToldOptionOut(Out):
+    """What a doubtful word could mean: grams of it, and the share of added sugar that makes (kg per kg; none when it
+    would not sweeten)."""
+
+    key: str
+    text: str
+    grams: float
+    sugar: float | None
+
+
+class ToldLineOut(Out):
+    """A line as it is understood; ``grams`` that go in, or came of it; ``source`` how they are known; ``options`` are asked
+    when they move the sum."""
+
+    text: str
+    kind: LineKind
+    key: str
+    name: str
+    grams: float | None
+    source: Source | Literal[""]
+    said: str
+    options: list[ToldOptionOut]
+    answer: str
+    problem: str
+    fix: str
+
+
+class ToldBaseOut(Out):
+    """A base of it: kg in and out, how many times down; ``settled``: by a weight, not by its words, which alone would
+    have given ``told_kg``."""
+
+    letter: str
+    line: int
+    made_by: Literal["reduce", "curdle", "hang"]
+    name: str
+    start_kg: float
+    made_kg: float
+    told_kg: float
+    times: float
+    settled: bool
+
+
+class LayersOut(Out):
+    """What it is made of, kg per kg."""
+
+    fat: float
+    protein: float
+    lactose: float
+    minerals: float
+    sugar: float
+    water: float
+    rest: float
+
+    @classmethod
+    def of(cls, parts: Composition) -> "LayersOut":
+        sugar = float(parts.free_sugars)
+        known = {
+            "fat": float(parts.fat),
+            "protein": float(parts.protein + parts.npn),
+            "lactose": float(parts.lactose),
+            "minerals": float(parts.ash),
+            "sugar": sugar,
+            "water": float(parts.water),
+        }
+        return cls(**known, rest=max(0.0, 1 - sum(known.values())))
+
+
+class UnusualOut(Out):
+    title: str
+    text: str
+    grave: bool
+
+
+class BesideOut(Out):
+    """The library's sweet it is most like, in how many ways that is made there, and its levels."""
+
+    sweet: str
+    name: str
+    ways: int
+    levels: list[LevelOut]
+    unusual: list[UnusualOut]
+
+
+class NextTimeOut(Out):
+    """Where to stop the next time: kg in the pan, and on the scale with the pan it is cooked in."""
+
+    of: str
+    kg: Range
+    on_scale_kg: float | None
+    pan: str
+
+
+class ToldOut(Out):
+    """What a told batch comes to, kg. ``asks``: "in" when nothing went in yet, "gave" when it is not told what came of it.
+    ``form``: the sweet in the library's form, when it can be kept; else ``problem`` says why not."""
+
+    lines: list[ToldLineOut]
+    asks: list[Literal["in", "gave"]]
+    in_kg: float
+    steam_kg: float
+    whey_kg: float
+    bowl_kg: float
+    cooked_kg: float
+    stuck_kg: float
+    finished_kg: float
+    weighed: bool
+    cooks: bool
+    count: int | None
+    one: str
+    many: str
+    each_kg: float | None
+    sugar: float
+    bases: list[ToldBaseOut]
+    layers: LayersOut | None
+    beside: BesideOut | None
+    next_time: NextTimeOut | None
+    form: dict[str, Any] | None
+    problem: str
+
+
+class ToldKeepIn(Body):
+    """Keep a told batch as a sweet of one's own."""
+
+    told: ToldIn
+    name: Name
+    version: int | None = Field(None, ge=1, description="Of the own sweet that is changed by it")
+
+
+def names_here(shelf: Things, pantry: Pantry) -> dict[tuple[str, ...], Thing]:
+    """Names of the tables, of the Larder's own milks, and “milk” alone: the first of those, else packet milk."""
+    names = names_of(pantry.things)
+    milks = {number: replace(Thing.of(milk), key=f"milk:{number}") for number, milk in shelf.milks.items()}
+    names |= names_of({thing.key: thing for thing in milks.values()})
+    dairy = [thing for thing in milks.values() if thing.group == "milk"]
+    names[("milk",)] = dairy[0] if dairy else pantry.things["full-cream"]
+    return names
+
+
+def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
+    """What is understood of a told batch.
+
+    :raises BadInput: field "answers", when an answer is none of those asked for.
+    """
+    account, pantry = read_told_batch(body, shelf)
+    form, problem = None, ""
+    if not account.asks and not any(sum_.problem for sum_ in account.sums):
+        try:
+            form = form_of(account, body.name, {"lines": body.lines, "answers": body.answers})
+            check(read_sweet("own", form), pantry)
+        except KitchenError as error:
+            form, problem = None, f"{error.message} {error.fix}"
+    return ToldOut(
+        lines=[_line(i, account, body, shelf) for i in range(len(account.lines))],
+        asks=list(account.asks),  # type: ignore[arg-type]
+        in_kg=account.in_kg,
+        steam_kg=account.steam_kg,
+        whey_kg=account.whey_kg,
+        bowl_kg=account.into_bowl_kg,
+        cooked_kg=account.cooked_kg,
+        stuck_kg=account.stuck_kg,
+        finished_kg=account.finished_kg,
+        weighed=account.weighed,
+        cooks=account.cooks,
+        count=account.count,
+        one=account.unit or "helping",
+        many=many_of(account.unit or "helping"),
+        each_kg=account.each_kg,
+        sugar=added_sugar(account) if account.cooked_kg else 0.0,
+        bases=[
+            ToldBaseOut(
+                letter=b.letter,
+                line=b.line,
+                made_by=b.made_by,
+                name=b.of.name,
+                start_kg=b.start_kg,
+                made_kg=b.made_kg,
+                told_kg=b.told_kg,
+                times=b.times,
+                settled=b.settled,
+            )
+            for b in account.bases
+        ],
+        layers=LayersOut.of(account.parts) if account.cooked_kg else None,
+        beside=_beside(account, form, body.name, pantry, shelf) if form else None,
+        next_time=_next_time(account, shelf),
+        form=form,
+        problem=problem,
+    )
+
+
+def read_told_batch(body: ToldIn, shelf: Things) -> tuple[Account, Pantry]:
+    """The batch, and what it was built from."""
+    pantry = pantry_of(shelf)
+    names = names_here(shelf, pantry)
+    kitchen = shelf.kitchen()
+    packs = {
+        kept.base: Pack.of_thing(kept.thing.name, kept.pack)
+        for kept in shelf.house.values()
+        if kept.base and kept.pack
+    }
+    packs |= {f"milk:{n}": Pack.of_milk(shelf.milk(n).name, size) for n, (size, _) in shelf.packs.items()}
+    lines = [read_line(text, names, kitchen.measures, packs) for text in body.lines]
+    answers = {int(place): key for place, key in body.answers.items()}
+    pan = usual_pan(shelf.pans)
+    shape = shelf.pan(pan).shape if pan is not None else None
+    return settle(lines, pantry, shape, answers), pantry
+
+
+def _line(i: int, account: Account, body: ToldIn, shelf: Things) -> ToldLineOut:
+    line, sum_ = account.lines[i], account.sums[i]
+    problem, fix = sum_.problem or ("", "")
+    grams = line.told.kg * 1e3 if line.told else None
+    said = " ".join(part for part in (_said(line), sum_.note) if part)
+    if line.kind == "gave" and line.gave and line.gave.kg:
+        grams = line.gave.kg * 1e3
+        said = f"{account.stuck_kg * 1e3:.0f} g stayed in the pan and on the spoon." if account.weighed else ""
+    return ToldLineOut(
+        text=body.lines[i],
+        kind=line.kind,
+        key=line.thing.key if line.thing else "",
+        name=line.thing.name if line.thing else "",
+        grams=grams,
+        source="weighed" if line.kind == "gave" and grams else line.told.source if line.told else "",
+        said=said[:1].upper() + said[1:],
+        options=_options(i, line, account, body, shelf),
+        answer=line.told.likely if line.told else "",
+        problem=problem,
+        fix=fix,
+    )
+
+
+def _said(line: Line) -> str:
+    if line.thing is None or line.told is None:
+        return ""
+    return f"{line.thing.name}{'' if line.told.source == 'weighed' else ': ' + line.told.said}."
+
+
+def _options(i: int, line: Line, account: Account, body: ToldIn, shelf: Things) -> list[ToldOptionOut]:
+    told = line.told
+    if told is None or not told.options or not account.cooked_kg:
+        return []
+    kgs = [option.kg for option in told.options]
+    if max(kgs) - min(kgs) < MOVES_THE_SUM * account.cooked_kg:
+        return []
+    sweetens = line.thing is not None and line.thing.added_sugar > 0
+    found = []
+    for option in told.options:
+        sugar = None
+        if sweetens:
+            other, _ = read_told_batch(
+                body.model_copy(update={"answers": {**body.answers, str(i): option.key}}), shelf
+            )
+            sugar = added_sugar(other)
+        found.append(ToldOptionOut(key=option.key, text=option.text, grams=option.kg * 1e3, sugar=sugar))
+    return found
+
+
+def _beside(account: Account, form: Mapping[str, Any], name: str, pantry: Pantry, shelf: Things) -> BesideOut:
+    sweet = read_sweet("own", form)
+    found = beside(account, build(sweet, sweet.usual, pantry), pantry.sweets, shelf.kitchen().freezer_c, name)
+    return BesideOut(
+        sweet=found.like.key,
+        name=found.like.name,
+        ways=found.ways,
+        levels=[LevelOut.of_level(level) for level in found.levels],
+        unusual=[UnusualOut(title=u.title, text=u.text, grave=u.grave) for u in found.unusual],
+    )
+
+
+def _next_time(account: Account, shelf: Things) -> NextTimeOut | None:
+    told = next_time(account)
+    if told is None:
+        return None
+    number = usual_pan(shelf.pans)
+    pan = shelf.pan(number) if number is not None else None
+    return NextTimeOut(
+        of=told.base.of.name if told.base else "all of it",
+        kg=told.kg,
+        on_scale_kg=told.kg.likely + pan.mass_kg if pan else None,
+        pan=pan.name if pan else "",
+    )

@@ -295,9 +295,23 @@ def test_where_to_stop_the_next_time():
 
 
 THINGS = st.sampled_from(
-    ["L buffalo milk", "L milk to half", "L cow milk curdled", "kg yoghurt, hung", "cups of sugar", "big spoons of sugar"]
-    + ["g khoya", "g almonds", "handfuls of cashews", "spoons of ghee", "kg carrots", "g mango", "g besan", "pinches of salt"]
-)  # fmt: skip
+    [
+        "L buffalo milk",
+        "L milk to half",
+        "L cow milk curdled",
+        "kg yoghurt, hung",
+        "cups of sugar",
+        "big spoons of sugar",
+        "g khoya",
+        "g almonds",
+        "handfuls of cashews",
+        "spoons of ghee",
+        "kg carrots",
+        "g mango",
+        "g besan",
+        "pinches of salt",
+    ]
+)
 AMOUNTS = st.sampled_from(["1", "2", "half a", "1½", "three", "40", "0.3"])
 DONE = st.sampled_from(["boiled down to half", "cooked until thick", "froze overnight", "cardamom", "stirred in the sugar", "?"])  # fmt: skip
 GAVE = st.one_of(

@@ -53,6 +53,24 @@ def test_a_dialogs_button_stays_under_the_finger(page: Page, kitchen_url: str):
     assert page.evaluate("window.places.size") == 1
 
 
+TOUCHED = """([x, y]) => document.elementFromPoint(x, y).closest('.n-popover') !== null"""
+
+
+@pytest.mark.parametrize("opens", ["why that fast?", "how large a piece:"])
+def test_what_is_closed_is_not_touched_while_it_fades(sweets: Page, opens: str):
+    """It follows the page as it scrolls, and under a busy hand it came back beneath a finger that was already down."""
+    page = sweets
+    word = page.get_by_role("button", name=opens)
+    word.click()
+    shown = page.get_by_role("dialog")
+    expect(shown).to_be_visible()
+    box = shown.bounding_box()
+    middle = [box["x"] + box["width"] / 2, box["y"] + box["height"] / 2]
+    assert page.evaluate(TOUCHED, middle)
+    page.keyboard.press("Escape")
+    assert not page.evaluate(TOUCHED, middle)
+
+
 def test_kulfi_of_the_fruit_there_is(page: Page, kitchen_url: str):
     """Its own name, water and acid; taken from the sentence when the way of making it has none."""
     page.goto(kitchen_url + "/sweets")
@@ -281,6 +299,66 @@ def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str)
     weigh_and_count(page, "1010", "10", "portions")
     page.goto(kitchen_url + "/book")
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Halwa for the veterans")
+
+
+def tell(page: Page, lines: list[str]) -> None:
+    """A line for each thing done, the next one opened with Enter."""
+    for i, text in enumerate(lines):
+        field = page.get_by_role("textbox", name=f"line {i + 1}", exact=True)
+        expect(field).to_be_visible()
+        field.fill(text)
+        if i < len(lines) - 1:
+            field.press("Enter")
+
+
+@BOTH
+def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: str, size: str):
+    """Written as one makes it: what was weighed settles it, the doubt is asked, and the plan gives it back."""
+    page.goto(kitchen_url + "/sweets")
+    page.get_by_role("link", name="a batch of mine").click()
+    clean(page)
+    keep = page.get_by_role("button", name="Keep it as mine")
+    expect(keep).to_be_disabled()
+    tell(page, ["2 L buffalo milk to half", "5 big spoons of sugar, at the end", "a handful of pistachios"])
+    expect(page.get_by_label("Beside the library")).to_have_count(0)
+    page.get_by_role("button", name="one more line").click()
+    page.get_by_role("textbox", name="line 4").fill("gave 14 sticks, 1 020 g")
+    sentence = page.get_by_label("The sweet")
+    expect(sentence).to_contain_text("14 sticks of 73 g, milk taken 2.4 times down, not 2.")
+    doubt = page.get_by_role("group", name=re.compile("Which one is meant by .5 big spoons"))
+    expect(doubt.get_by_role("button", pressed=True)).to_contain_text("17 % sugar")
+    expect(page.get_by_label("Beside the library")).to_contain_text("above most")
+    expect(page.get_by_label("What is unusual about it")).to_contain_text("Sand in a while.")
+    clean(page)
+    doubt.get_by_role("button", name=re.compile("^your tablespoon, heaped")).click()
+    expect(page).to_have_url(re.compile("answers=1=heaped"))
+    expect(page.get_by_role("list").first.get_by_text("99 g").first).to_be_visible()
+
+    # what is told is not lost with the page
+    page.reload()
+    expect(page.get_by_role("textbox", name="line 4")).to_have_value("gave 14 sticks, 1 020 g")
+    page.goto(kitchen_url + "/sweets")
+    page.get_by_role("link", name="a batch of mine").click()
+    expect(page.get_by_role("textbox", name="line 1")).to_have_value("2 L buffalo milk to half")
+    keep.click()
+    expect(page.get_by_role("alert")).to_contain_text("Give it a name first")
+    write(page, "what it is called", "regatta stick")
+    keep.click()
+    expect(page.get_by_role("button", name="which sweet: regatta stick")).to_be_visible()
+    expect(page.get_by_role("button", name="how many, or how much:")).to_contain_text("14")
+    expect(page.locator(".told")).to_contain_text(re.compile("Start with 2"))
+
+    # changed as it was told; the sheet is empty for the next one
+    page.get_by_text("change them, and make it yours").click()
+    page.get_by_role("link", name="Change mine").click()
+    expect(page.get_by_role("textbox", name="line 2")).to_have_value("5 big spoons of sugar, at the end")
+    page.get_by_role("textbox", name="line 2").fill("120 g sugar")
+    expect(doubt).to_have_count(0)
+    keep.click()
+    expect(page).to_have_url(re.compile("sweet=own-1"))
+    assert round(grams(page, "white sugar")) in range(117, 130)
+    page.get_by_role("link", name="a batch of mine").click()
+    expect(page.get_by_role("textbox", name="line 1")).to_have_value("")
 
 
 def test_people_are_served_not_cooked(sweets: Page):

@@ -233,6 +233,70 @@ def test_own_sweets_are_copied_changed_and_taken_out(client):
     assert client.get("/api/sweets/form?sweet=own-1").status_code == 404
 
 
+REGATTA = [
+    "2 L farm buffalo milk to half",
+    "5 big spoons of sugar, at the end",
+    "a handful of pistachios",
+    "cardamom",
+    "gave 14 sticks, 1 020 g",
+]
+
+
+def test_a_batch_told_in_lines_becomes_a_sweet_of_ones_own(client):
+    mine = {"name": "farm buffalo milk", "fat_pct": 7.4, "snf_pct": 9.5, "species": "buffalo"}
+    assert client.post("/api/larder/milks", json=mine).status_code == 201
+    told = client.post("/api/sweets/told", json={"lines": REGATTA, "name": "the regatta stick"}).json
+    milk, sugar, nuts, spice, gave = told["lines"]
+    assert milk["key"].startswith("milk:") and milk["name"] == "farm buffalo milk"
+    assert sugar["source"] == "doubt" and [o["key"] for o in sugar["options"]] == ["level", "heaped", "rice-spoon"]
+    assert nuts["source"] == "guess" and not spice["options"] and gave["grams"] == 1020
+    assert told["bases"][0]["settled"] and told["bases"][0]["start_kg"] / told["bases"][0]["made_kg"] > 2.3
+    assert told["in_kg"] == pytest.approx(told["steam_kg"] + told["stuck_kg"] + told["finished_kg"])
+    assert sum(told["layers"].values()) == pytest.approx(1, abs=1e-6)
+    assert told["beside"]["sweet"] == "kulfi" and told["beside"]["unusual"][0]["grave"]
+    assert told["next_time"]["on_scale_kg"] > told["next_time"]["kg"]["likely"]
+    level = client.post("/api/sweets/told", json={"lines": REGATTA, "answers": {"1": "level"}}).json
+    assert level["sugar"] == pytest.approx(sugar["options"][0]["sugar"])
+
+    kept = client.post("/api/sweets/told/keep", json={"told": {"lines": REGATTA}, "name": "the regatta stick"})
+    assert kept.status_code == 201 and kept.json["form"]["told"]["lines"] == REGATTA
+    again = plan(client, sweet=kept.json["key"], school="", flavour="", each="", want="14", whole_packs=False)
+    grams = {row["name"]: row["grams"] for row in again["rows"]}
+    assert grams["pistachios"] == pytest.approx(30, rel=0.06) and again["pieces"]["likely"] == 14
+    assert again["bases"][0]["start_kg"] == pytest.approx(told["bases"][0]["start_kg"], rel=0.06)
+    # told anew it is changed, not kept twice
+    more = [*REGATTA[:1], "150 g sugar", *REGATTA[2:]]
+    words = {"told": {"lines": more}, "name": "the regatta stick"}
+    assert client.put("/api/sweets/told/keep/1", json=words).status_code == 422  # which version?
+    changed = client.put("/api/sweets/told/keep/1", json={**words, "version": 1})
+    assert changed.status_code == 200 and changed.json["version"] == 2
+    assert client.put("/api/sweets/told/keep/1", json={**words, "version": 1}).status_code == 409
+    assert client.post("/api/sweets/told/keep", json=words).status_code == 409  # the name is taken
+
+
+def test_a_batch_that_is_not_told_whole_is_not_kept_and_says_why(client):
+    def keep(lines, name="mine"):
+        return client.post("/api/sweets/told/keep", json={"told": {"lines": lines}, "name": name})
+
+    half_told = client.post("/api/sweets/told", json={"lines": ["2 L milk to half", ""]}).json
+    assert half_told["asks"] == ["gave"] and half_told["form"] is None and half_told["lines"][1]["kind"] == "note"
+    assert client.post("/api/sweets/told", json={"lines": []}).json["asks"] == ["in"]
+    for lines, says in (
+        (["2 L milk to half"], "what came of it"),
+        (["2 L milk to half", "100 g besan", "gave 8 bowls"], "I do not know what that is"),
+        (["1 L milk", "gave 3 kg"], "that went in"),
+        (["10 L milk to half", "gave 1 stick"], "One piece would weigh"),
+    ):
+        refused = keep(lines)
+        assert refused.status_code == 422 and says in refused.text, lines
+    assert keep(REGATTA, " ").status_code == 422
+    for bad in ({"x": "level"}, {"1": "ladle"}):
+        assert client.post("/api/sweets/told", json={"lines": REGATTA, "answers": bad}).status_code == 422
+    assert client.post("/api/sweets/told", json={"lines": ["x"] * 31}).status_code == 422
+    crooked = {**client.get("/api/sweets/form?sweet=basundi").json["form"], "name": "x", "told": {"lines": [3]}}
+    assert client.post("/api/sweets/own", json={"form": crooked}).status_code == 422
+
+
 def begin(client, key=None, **words):
     answer = client.post(
         "/api/batches", json={"batch": {"kind": "sweet", "name": "Fig kulfi", "plan": {**KULFI, **words}, "key": key}}

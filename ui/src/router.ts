@@ -17,6 +17,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   strain: ['Strain', () => import('./stations/bench/StrainBench.vue')],
   caramel: ['Caramelised milk', () => import('./stations/bench/CaramelBench.vue')],
   sweets: ['Sweets', () => import('./stations/sweets/SweetsStation.vue')],
+  told: ['A sweet of your own', () => import('./stations/sweets/ToldSweet.vue')],
   'own-sweet': ['Your own sweet', () => import('./stations/sweets/OwnSweet.vue')],
   stove: ['Stove', () => import('./stations/stove/StoveStation.vue')],
   pan: ['Stove', () => import('./stations/stove/PanStove.vue')],

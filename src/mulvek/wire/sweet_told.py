@@ -25,7 +25,15 @@ from .model import Body, Name, Out, Words, _one_line
 from .sweet_parts import LevelOut
 from .sweet_words import Things, pantry_of
 
+
+def _place(text: str) -> str:
+    if not (text.isascii() and text.isdecimal() and len(text) <= 3):
+        raise ValueError("name the place of its line, from 0 on")
+    return text
+
+
 TellLine = Annotated[str, Field(max_length=160), AfterValidator(_one_line)]
+LinePlace = Annotated[str, AfterValidator(_place)]
 MOVES_THE_SUM = 0.01
 """A doubt is asked about when it can move more of the batch than this."""
 
@@ -36,9 +44,7 @@ class ToldIn(Body):
 
     name: Words = Field("", description="What it is called")
     lines: list[TellLine] = Field(max_length=MOST_LINES)
-    answers: dict[Annotated[str, Field(pattern=r"^\d{1,3}$")], Annotated[str, Field(max_length=40)]] = Field(
-        default_factory=dict, max_length=MOST_LINES
-    )
+    answers: dict[LinePlace, Words] = Field(default_factory=dict, max_length=MOST_LINES)
 
 
 class ToldOptionOut(Out):

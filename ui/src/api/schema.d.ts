@@ -7474,7 +7474,9 @@ export interface components {
          */
         ToldIn: {
             /** Answers */
-            answers?: Record<string, never>;
+            answers?: {
+                [key: string]: string;
+            };
             /** Lines */
             lines: string[];
             /**
@@ -15422,7 +15424,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                station: "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "shopping";
+                station: "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "told" | "shopping";
             };
             cookie?: never;
         };

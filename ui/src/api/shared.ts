@@ -9,7 +9,8 @@ export const ADDRESSES = {
   "strain": "/bench/strain",
   "caramel": "/bench/caramel",
   "sweets": "/sweets",
-  "own-sweet": "/sweets/own",
+  "told": "/sweets/own",
+  "own-sweet": "/sweets/own/letters",
   "stove": "/stove",
   "pan": "/stove/:id(\\d+)",
   "across": "/stove/across",
@@ -29,6 +30,7 @@ export const STATIONS_WITH_WORDS = [
   "strain",
   "caramel",
   "sweets",
+  "told",
   "shopping"
 ] as const
 export const STAGES = [

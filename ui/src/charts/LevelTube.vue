@@ -6,8 +6,15 @@ import type { Level } from '@/api/client'
  * A spirit level: the tube is the range, the green its window, the bubble the value, as wide as it is unsure. The
  * window's edges can be dragged, or moved with the arrow keys.
  */
-const props = defineProps<{ level: Level; small?: boolean }>()
+const props = defineProps<{
+  level: Level
+  small?: boolean
+  /** Its window is the library's: it is looked at, not moved. */
+  still?: boolean
+}>()
 const emit = defineEmits<{ window: [range: [number, number]] }>()
+const TOO = { under: ' too little', over: ' too much' }
+const MOST = { under: 'below most', over: 'above most' }
 const W = 318
 const H = 26
 
@@ -82,18 +89,23 @@ function key(event: KeyboardEvent, edge: 0 | 1) {
 <template>
   <div class="level" :class="[level.word, { small }]">
     <p v-if="!small">
-      <b>{{ level.name }}</b>
+      <b
+        >{{ level.name
+        }}<em v-if="still && level.word !== 'in'">
+          {{ MOST[level.word as 'under' | 'over'] }}</em
+        ></b
+      >
       <span
         >{{ level.of }} <strong>{{ text(share) }} %</strong
-        ><em v-if="level.word !== 'in'">{{
-          level.word === 'under' ? ' too little' : ' too much'
+        ><em v-if="!still && level.word !== 'in'">{{
+          TOO[level.word as 'under' | 'over']
         }}</em></span
       >
     </p>
     <svg
       ref="svg"
       :viewBox="`0 0 ${W} ${small ? H + 4 : H + 20}`"
-      :role="small ? 'img' : 'group'"
+      :role="small || still ? 'img' : 'group'"
       :aria-label="`${level.of} ${text(share)} %, ${level.word === 'in' ? 'within' : level.word} its window`"
     >
       <rect x="2" y="2" :width="W - 4" :height="H" rx="13" class="tube" />
@@ -103,7 +115,7 @@ function key(event: KeyboardEvent, edge: 0 | 1) {
           <path :d="`M${x(edge)} -1v${H + 6}`" class="edge" />
           <text v-if="!small" :x="x(edge)" :y="H + 18" text-anchor="middle">{{ text(edge) }}</text>
           <rect
-            v-if="!small"
+            v-if="!small && !still"
             :x="x(edge) - 13"
             y="-4"
             width="26"
@@ -151,6 +163,10 @@ p b {
 strong {
   font-weight: 680;
   font-size: 17px;
+}
+b em {
+  margin-left: 10px;
+  font-size: 13.5px;
 }
 em {
   font-style: normal;

@@ -119,7 +119,6 @@ function onKey(event: KeyboardEvent) {
     >{{ after }}</span
   >
   <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">
-    <!-- the pop-over leaves in its own time: what it holds is gone at once -->
     <div
       ref="editor"
       class="editor"
@@ -188,9 +187,6 @@ function onKey(event: KeyboardEvent) {
 .word.wrong {
   color: var(--madder);
   text-decoration-style: wavy;
-}
-.editor.gone {
-  visibility: hidden;
 }
 .editor {
   width: 330px;

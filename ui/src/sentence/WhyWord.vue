@@ -32,7 +32,14 @@ function close() {
     {{ text }}
   </button>
   <NPopover v-bind="place" :show="open" trigger="manual" @clickoutside="outside">
-    <div v-if="why" class="working" role="dialog" :aria-label="why.title" @keydown.esc="close">
+    <div
+      v-if="why"
+      class="working"
+      :class="{ gone: !open }"
+      role="dialog"
+      :aria-label="why.title"
+      @keydown.esc="close"
+    >
       <h2>{{ why.title }}</h2>
       <p class="words formula">{{ why.formula }}</p>
       <dl>

@@ -49,6 +49,15 @@ test('a station that is opened goes on with its last words', async () => {
   expect(puts).toEqual([]) // nothing new was said
 })
 
+test('a page that is closed before it rests still sends the last of it, once', async () => {
+  await router.push('/bench?amount=1+L')
+  await router.push('/bench?amount=2+L')
+  window.dispatchEvent(new Event('pagehide'))
+  expect(puts).toEqual([['reduce', 'amount=2+L']])
+  await rest()
+  expect(puts).toHaveLength(1)
+})
+
 test('what a sentence says is kept once it rests, the last of it only', async () => {
   await router.push('/bench?amount=1+L')
   await router.push('/bench?amount=2+L')

@@ -23,13 +23,22 @@ export async function lastWords(): Promise<Record<string, string>> {
   return data?.words ?? {}
 }
 export async function keepWords(station: Station, query: string): Promise<void> {
-  await api.PUT('/api/last-words/{station}', { params: { path: { station } }, body: { query } })
+  const params = { path: { station } }
+  // a page that is being closed still sends it
+  await api.PUT('/api/last-words/{station}', { params, body: { query }, keepalive: true })
 }
 
 /** A station that is opened without words goes on with its last ones; what its sentence says is kept, for any screen. */
 export function keepLastWords(router: Router): void {
   const kept = new Map<Station, string>()
-  const waits = new Map<Station, ReturnType<typeof setTimeout>>()
+  const waits = new Map<Station, { timer: ReturnType<typeof setTimeout>; query: string }>()
+  const send = (station: Station, query: string) => {
+    clearTimeout(waits.get(station)?.timer)
+    waits.delete(station)
+    kept.set(station, query)
+    void keepWords(station, query).catch(() => kept.delete(station))
+  }
+  window.addEventListener('pagehide', () => waits.forEach(({ query }, name) => send(name, query)))
 
   router.beforeEach(async (to, from) => {
     const station = STATION.get(to.path)
@@ -43,15 +52,10 @@ export function keepLastWords(router: Router): void {
     const station = STATION.get(to.path)
     if (!station || failure) return
     const query = written(to.query)
-    clearTimeout(waits.get(station))
+    clearTimeout(waits.get(station)?.timer)
+    waits.delete(station)
     if (!may('log')) return
     if ((kept.get(station) ?? '') === query) return
-    waits.set(
-      station,
-      setTimeout(() => {
-        kept.set(station, query)
-        void keepWords(station, query).catch(() => kept.delete(station))
-      }, RESTS_MS),
-    )
+    waits.set(station, { query, timer: setTimeout(() => send(station, query), RESTS_MS) })
   })
 }

@@ -6,6 +6,7 @@ import { api, unwrap, type SweetChoices, type SweetOut } from '@/api/client'
 import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
+import { inNumbers, type Form } from './own'
 import { pairs, unpaired, type SweetWords } from './sweet'
 
 /** Its proportions, to change within their range or, warned, beyond; and to keep as one's own sweet. */
@@ -54,7 +55,6 @@ function ask() {
   name.value = `my ${props.answer.name}`
   naming.value = true
 }
-type Form = Record<string, unknown>
 function withChanges(form: Form): Form {
   const schools = form.schools as Record<string, Form>
   const school = structuredClone(schools[props.answer.school]!)
@@ -71,7 +71,7 @@ function withChanges(form: Form): Form {
   )
   school.windows = { ...((school.windows as Form | undefined) ?? {}), ...windows }
   return {
-    ...form,
+    ...inNumbers(form),
     name: name.value.trim(),
     schools: { [props.answer.school]: school },
     flavours: {},
@@ -157,9 +157,7 @@ const remove = useMutation({
         <button v-if="words.change || words.window" type="button" class="touch" @click="usual">
           As usual again
         </button>
-        <RouterLink :to="{ path: '/sweets/own', query: { like: words.sweet } }"
-          >Write a new one</RouterLink
-        >
+        <RouterLink to="/sweets/own">Write a batch of mine</RouterLink>
         <RouterLink v-if="own" :to="{ path: '/sweets/own', query: { edit: words.sweet } }">
           Change mine
         </RouterLink>

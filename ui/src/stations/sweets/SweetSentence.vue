@@ -175,6 +175,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
         <b v-if="words.from === m">what I {{ m }}</b>
         <button v-else type="button" class="touch" @click="mode(m)">what I {{ m }}</button>
       </template>
+      <RouterLink to="/sweets/own">a batch of mine</RouterLink>
     </p>
     <p class="sentence">
       <template v-if="words.from === 'want'">

@@ -24,6 +24,13 @@ const like: Form = {
 }
 
 describe('a sweet’s form as lines to type in', () => {
+  test('no longer tells the batch it was told in', () => {
+    const told = { ...like, told: { lines: ['1 kg carrots'], answers: {} } }
+    const kept = writeForm(readForm(told, KNOWN), told, KNOWN)
+    expect(kept).not.toHaveProperty('told')
+    expect(kept).toHaveProperty('unknown_to_the_page')
+  })
+
   test('reads and writes back the same sweet', () => {
     const page = readForm(like, KNOWN)
     expect(page).toMatchObject({ size: '100', way: 'serve', cook: '44', steps: 'Cook it | cook' })

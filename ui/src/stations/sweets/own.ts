@@ -122,6 +122,11 @@ function stepsFrom(text: string): Form[] {
     }))
 }
 
+/** A form whose numbers were changed: the lines it was told in no longer tell it. */
+export function inNumbers(form: Form): Form {
+  return Object.fromEntries(Object.entries(form).filter(([key]) => key !== 'told'))
+}
+
 export function writeForm(page: Page, like: Form, known: Known): Form {
   const before = firstSchool(like)
   const letters = page.bases.map((b) => b.letter)
@@ -141,7 +146,7 @@ export function writeForm(page: Page, like: Form, known: Known): Form {
   if (cook === null) delete school.cook
   else school.cook = cook
   return {
-    ...like,
+    ...inNumbers(like),
     name: page.name.trim(),
     one: page.one.trim(),
     many: page.many.trim(),

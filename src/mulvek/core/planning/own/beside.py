@@ -149,10 +149,10 @@ def _unusual(account: Account, own: Built, like: Sweet, shown: list[Level], free
         bite = fz.celsius_at_ice(parts, fz.BITE)
         if bite < freezer_c - 1:
             why = "Soft because it is sweet." if own.stuff.added_sugar > 0.14 else "Soft from the freezer."
-            text = f"At {freezer_c:.0f} °C it bites as others do when they have stood: serve it straight from there."
+            text = f"At {_cold(freezer_c)} °C it bites as others do when they have stood: serve it straight from there."
             found.append(Unusual(why, text))
         elif bite > freezer_c + 9:
-            text = f"It bites cleanly at {bite:.0f} °C: let it stand a good while before it is eaten."
+            text = f"It bites cleanly at {_cold(bite)} °C: let it stand a good while before it is eaten."
             found.append(Unusual("Hard from the freezer.", text))
     found += [Unusual(c.title, c.text, True) for c in fruit_cautions(own, things(), is_frozen(account))]
     for level in shown:
@@ -164,6 +164,10 @@ def _unusual(account: Account, own: Built, like: Sweet, shown: list[Level], free
             )
             found.append(Unusual(words[0], text))
     return sorted(found, key=lambda u: not u.grave)
+
+
+def _cold(celsius: float) -> str:
+    return f"{celsius:.0f}".replace("-", "−")
 
 
 def next_time(account: Account) -> NextTime | None:

@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Told } from '@/api/client'
+import LayerPatterns from '@/charts/LayerPatterns.vue'
+import { grams } from '@/say'
+import { riverOf, type Height } from './told'
+
+/**
+ * The batch as an upright river: as wide as what is in the pan weighs, each line a tributary at its own height, what
+ * boils off or drains to its right, a cut through it with its layers, and what came of it at the foot.
+ */
+const props = defineProps<{ told: Told; ys: number[]; height: number; labels?: boolean }>()
+const WIDTH = 284
+const LEFT = 44
+const FOOT = 62
+const BED = 156
+
+const heights = computed(() => riverOf(props.told, props.ys))
+const scale = computed(() => BED / Math.max(0.001, ...heights.value.map((h) => h.kg)))
+const wide = (kg: number) => Math.max(1.5, kg * scale.value)
+const end = computed(() => Math.max(props.height - FOOT, (heights.value.at(-1)?.y ?? 0) + 40))
+const finished = computed(() => props.told.finished_kg)
+
+/** The right bank: straight where nothing happens, a bend where something comes in or goes off. */
+const bank = computed(() => {
+  let at = { x: 0, y: heights.value[0]?.y ?? 0 }
+  const bends = heights.value.map((h) => {
+    const to = { x: LEFT + wide(h.kg), y: h.y }
+    const half = (to.y - at.y) / 2
+    const path =
+      at.x === 0
+        ? `L${to.x} ${to.y}`
+        : `C${at.x} ${at.y + half} ${to.x} ${to.y - half} ${to.x} ${to.y}`
+    at = to
+    return path
+  })
+  const last = LEFT + wide(finished.value)
+  return `${bends.join('')}C${at.x} ${at.y + 24} ${last} ${at.y + 16} ${last} ${at.y + 40}V${end.value}`
+})
+const first = computed(() => heights.value[0]?.y ?? 0)
+const bed = computed(() => `M${LEFT} ${first.value}${bank.value}H${LEFT}Z`)
+const ins = computed(() =>
+  heights.value.filter((h) => h.in_kg && h.line !== heights.value[0]?.line),
+)
+const offs = computed(() => heights.value.filter((h) => h.off_kg > 0.001))
+const where = (h: Height) => LEFT + wide(h.kg) + 10
+
+const LAYERS = ['fat', 'protein', 'lactose', 'minerals', 'sugar', 'water'] as const
+/** The cut, of the finished sweet, from bank to bank. */
+const cut = computed(() => {
+  const layers = props.told.layers
+  if (!layers) return []
+  const width = wide(finished.value)
+  let x = LEFT
+  return LAYERS.map((name) => {
+    const w = layers[name] * width
+    x += w
+    return { name, x: x - w, w, pct: Math.round(layers[name] * 100) }
+  })
+})
+const cutY = computed(() => Math.min(end.value - 58, (heights.value.at(-1)?.y ?? 0) + 34))
+const pieces = computed(() => Math.min(24, props.told.count ?? 0))
+const row = computed(() => (pieces.value > 15 ? Math.ceil(pieces.value / 2) : pieces.value))
+const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value)))
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${WIDTH} ${end + FOOT}`"
+    :height="end + FOOT"
+    role="img"
+    :aria-label="`${grams(told.in_kg)} went in, ${grams(told.steam_kg)} boiled off${told.whey_kg > 0.001 ? `, ${grams(told.whey_kg)} drained` : ''}, ${grams(finished)} came of it`"
+  >
+    <defs>
+      <LayerPatterns />
+      <linearGradient id="told-milk" x1="0" x2="0" y1="0" y2="1">
+        <stop offset="0" stop-color="#fffef8" />
+        <stop offset="0.45" stop-color="#fbf3dc" />
+        <stop offset="1" stop-color="#f3e2b8" />
+      </linearGradient>
+    </defs>
+    <g v-for="h in ins" :key="`in-${h.line}`">
+      <rect
+        x="-2"
+        :y="h.y - wide(h.in_kg) / 2"
+        :width="LEFT + 3"
+        :height="wide(h.in_kg)"
+        class="in"
+      />
+      <text v-if="labels" x="0" :y="h.y - wide(h.in_kg) / 2 - 4">{{ grams(h.in_kg) }}</text>
+    </g>
+    <path :d="`M0 ${first}H${LEFT}`" class="in first" />
+    <path :d="bed" class="bed" />
+    <path
+      v-for="h in ins"
+      :key="`mouth-${h.line}`"
+      :d="`M${LEFT} ${h.y - wide(h.in_kg) / 2 + 1}v${Math.max(0, wide(h.in_kg) - 2)}`"
+      class="mouth"
+    />
+    <g v-for="h in offs" :key="`off-${h.line}-${h.off}`">
+      <path :d="`M${where(h) - 4} ${h.y}q18 -4 26 -22`" class="off" />
+      <text
+        :x="Math.min(WIDTH - 4, where(h) + 30)"
+        :y="labels ? h.y + 12 : h.y - 6"
+        :text-anchor="where(h) > WIDTH - 100 ? 'end' : 'start'"
+      >
+        <tspan class="figure">{{ grams(h.off_kg) }}</tspan>
+        <tspan :x="Math.min(WIDTH - 4, where(h) + 30)" dy="17">
+          {{ h.off === 'whey' ? 'whey drained' : 'boiled off' }}
+        </tspan>
+      </text>
+    </g>
+    <g v-if="cut.length && finished > 0">
+      <rect
+        v-for="c in cut"
+        :key="c.name"
+        :x="c.x"
+        :y="cutY"
+        :width="c.w"
+        height="44"
+        :fill="`url(#p-${c.name})`"
+        class="layer"
+      >
+        <title>{{ c.name }} {{ c.pct }} %</title>
+      </rect>
+      <text :x="LEFT + wide(finished) + 12" :y="cutY + 18" class="figure">
+        {{ grams(finished) }}
+      </text>
+      <text :x="LEFT + wide(finished) + 12" :y="cutY + 36">cut: its layers</text>
+    </g>
+    <g v-if="told.stuck_kg > 0.0005">
+      <path :d="`M${LEFT + wide(finished)} ${end - 8}q14 6 18 14`" class="off" />
+      <text :x="LEFT + wide(finished) + 26" :y="end + 2">{{ grams(told.stuck_kg) }} stuck</text>
+    </g>
+    <g
+      v-for="i in pieces"
+      :key="i"
+      :transform="`translate(${LEFT + ((i - 1) % row) * apart} ${end + 14 + Math.floor((i - 1) / row) * 24}) scale(${Math.min(1, apart / 18)})`"
+    >
+      <path d="M1 0H15L12 18H4Z" class="piece" />
+    </g>
+  </svg>
+  <ul class="key" aria-hidden="true">
+    <li v-for="c in cut" :key="c.name">
+      <svg width="14" height="14">
+        <rect width="14" height="14" :fill="`url(#p-${c.name})`" stroke="var(--ink)" />
+      </svg>
+      {{ c.name }} {{ c.pct }} %
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  overflow: visible;
+}
+.bed {
+  fill: url(#told-milk);
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-linejoin: round;
+}
+.in {
+  fill: #fffef8;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.in.first {
+  stroke-width: 2;
+}
+.mouth {
+  stroke: #fbf3dc;
+  stroke-width: 3;
+}
+.off {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1.6;
+  stroke-dasharray: 2 4;
+  stroke-linecap: round;
+}
+.layer {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.piece {
+  fill: #f3e2b8;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+text {
+  font-size: 13.5px;
+  fill: var(--ink-soft);
+}
+.figure {
+  font-size: 15px;
+  font-weight: 680;
+  fill: var(--ink);
+}
+.key {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 3px 14px;
+  font-size: 13.5px;
+  color: var(--ink-soft);
+}
+.key li {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+}
+</style>

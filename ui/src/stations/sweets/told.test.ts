@@ -1,0 +1,189 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, test } from 'vitest'
+import { nextTick } from 'vue'
+import type { Told } from '@/api/client'
+import ToldLines from './ToldLines.vue'
+import { answersOf, answersSaid, linesOf, MOST_LINES, riverOf, shifted } from './told'
+
+const line = (more: Partial<Told['lines'][number]>): Told['lines'][number] => ({
+  text: '',
+  kind: 'in',
+  key: '',
+  name: '',
+  grams: null,
+  source: '',
+  said: '',
+  options: [],
+  answer: '',
+  problem: '',
+  fix: '',
+  ...more,
+})
+const milk = line({
+  text: '2 L milk to half',
+  key: 'milk:1',
+  grams: 2060,
+  source: 'told',
+  said: 'Milk: 2 L.',
+})
+const sugar = line({
+  text: '5 big spoons of sugar',
+  key: 'white-sugar',
+  grams: 174,
+  source: 'doubt',
+  answer: 'level',
+})
+const gave = line({ text: 'gave 14 sticks', kind: 'gave' })
+const base = {
+  letter: 'R',
+  line: 0,
+  made_by: 'reduce' as const,
+  name: 'milk',
+  start_kg: 2.06,
+  made_kg: 0.84,
+  told_kg: 1.03,
+  times: 2.4,
+  settled: true,
+}
+const told = (lines: Told['lines'], more: Partial<Told> = {}) =>
+  ({ lines, bases: [], cooks: false, bowl_kg: 0, cooked_kg: 0, ...more }) as Told
+
+describe('the lines of a batch', () => {
+  test('go through the address and back', () => {
+    expect(linesOf('a\nb\n')).toEqual(['a', 'b', ''])
+    expect(linesOf(Array(50).fill('x').join('\n'))).toHaveLength(MOST_LINES)
+    expect(answersOf(answersSaid({ 1: 'level', 12: 'rice-spoon' }))).toEqual({
+      1: 'level',
+      12: 'rice-spoon',
+    })
+    expect(answersOf('x=level;3=;=heaped')).toEqual({})
+  })
+
+  test('an answer stays with its line', () => {
+    const answers = { 1: 'level', 3: 'heaped' }
+    expect(shifted(answers, 2, 1)).toEqual({ 1: 'level', 4: 'heaped' })
+    expect(shifted(answers, 0, 1)).toEqual({ 2: 'level', 4: 'heaped' })
+    expect(shifted(answers, 1, -1)).toEqual({ 2: 'heaped' })
+    expect(shifted(shifted(answers, 2, 1), 2, -1)).toEqual(answers)
+  })
+})
+
+describe('the river', () => {
+  test('is as wide as what is in the pan, and loses what boils off', () => {
+    const heights = riverOf(told([milk, sugar, gave], { bases: [base] }), [20, 120, 220])
+    expect(heights.map((h) => [h.y, h.kg.toFixed(3), h.in_kg, h.off_kg.toFixed(2)])).toEqual([
+      [20, '2.060', 2.06, '0.00'],
+      [70, '0.840', 0, '1.22'],
+      [120, '1.014', 0.174, '0.00'],
+    ])
+  })
+
+  test('what is cooked together loses its water at the line that says so, or at the last that went in', () => {
+    const down = line({ text: 'cooked until thick', kind: 'down' })
+    const cooked = { cooks: true, bowl_kg: 2.234, cooked_kg: 0.7 }
+    const said = riverOf(told([milk, sugar, down, gave], cooked), [])
+    expect(said.at(-1)).toMatchObject({ line: 2, off: 'steam' })
+    expect(said.at(-1)!.kg).toBeCloseTo(0.7)
+    const unsaid = riverOf(told([milk, sugar, gave], cooked), [])
+    expect(unsaid.at(-1)).toMatchObject({ line: 1 })
+  })
+
+  test('whey is no steam, and a note weighs nothing', () => {
+    const chhena = { ...base, made_by: 'curdle' as const, made_kg: 0.36 }
+    const heights = riverOf(
+      told([milk, line({ kind: 'note', text: 'a fine evening' })], { bases: [chhena] }),
+      [],
+    )
+    expect(heights).toHaveLength(2)
+    expect(heights[1]).toMatchObject({ off: 'whey' })
+    expect(heights[1]!.kg).toBeCloseTo(0.36)
+  })
+})
+
+describe('writing the lines', () => {
+  function sheet(lines: string, answers = '', answer?: Told) {
+    const w = mount(ToldLines, {
+      attachTo: document.body,
+      props: {
+        told: answer,
+        lines,
+        answers,
+        'onUpdate:lines': (value: string) => w.setProps({ lines: value }),
+        'onUpdate:answers': (value: string) => w.setProps({ answers: value }),
+      },
+    })
+    return w
+  }
+  type Sheet = ReturnType<typeof sheet>
+  const field = (w: Sheet, at: number) => w.findAll<HTMLTextAreaElement>('.text')[at]!
+  const focused = (w: Sheet) =>
+    w.findAll<HTMLTextAreaElement>('.text').findIndex((f) => f.element === document.activeElement)
+  async function press(w: Sheet, at: number, key: string) {
+    await field(w, at).trigger('keydown', { key })
+    await nextTick()
+  }
+
+  test('Enter opens the next line, and an empty one closes with Backspace; answers go with theirs', async () => {
+    const w = sheet('2 L milk to half\n5 big spoons of sugar', '1=heaped')
+    await press(w, 0, 'Enter')
+    expect(w.props('lines')).toBe('2 L milk to half\n\n5 big spoons of sugar')
+    expect(w.props('answers')).toBe('2=heaped')
+    expect(focused(w)).toBe(1)
+    await press(w, 1, 'Backspace')
+    expect(w.props('lines')).toBe('2 L milk to half\n5 big spoons of sugar')
+    expect(w.props('answers')).toBe('1=heaped')
+    expect(focused(w)).toBe(0)
+    await press(w, 0, 'Backspace') // it has words in it: a letter goes, not the line
+    expect(w.props('lines')).toBe('2 L milk to half\n5 big spoons of sugar')
+    await press(w, 0, 'ArrowDown')
+    expect(focused(w)).toBe(1)
+    w.unmount()
+  })
+
+  test('a note of several lines can be pasted', async () => {
+    const w = sheet('')
+    await field(w, 0).trigger('paste', {
+      clipboardData: { getData: () => '1 L milk to half\r\n\r\n 40 g sugar \r\ngave 6 bowls' },
+    })
+    expect(linesOf(w.props('lines'))).toEqual(['1 L milk to half', '40 g sugar', 'gave 6 bowls'])
+    w.unmount()
+  })
+
+  test('an empty sheet shows an example and writes it when asked', async () => {
+    const w = sheet('')
+    await w.get('.acts button:last-child').trigger('click')
+    expect(linesOf(w.props('lines'))).toHaveLength(5)
+    expect(w.emitted('kept')).toHaveLength(1)
+    expect(w.find('.ghost').exists()).toBe(false)
+    w.unmount()
+  })
+
+  test('only a doubt asks, and what is understood stands under the line it was said of', async () => {
+    const options = [
+      { key: 'level', text: 'level', grams: 64, sugar: 0.061 },
+      { key: 'rice-spoon', text: 'a rice spoon', grams: 174, sugar: 0.166 },
+    ]
+    const w = sheet(`${milk.text}\n${sugar.text}`, '', told([milk, { ...sugar, options }]))
+    expect(w.findAll('.options')).toHaveLength(1)
+    expect(w.get('.options').text()).toContain('64 g, 6 % sugar')
+    expect(w.get('#understood-0').text()).toBe('Milk: 2 L.')
+    await w.findAll('.options button')[1]!.trigger('click')
+    expect(w.props('answers')).toBe('1=rice-spoon')
+    await field(w, 0).setValue('3 L milk to half') // not answered yet: what is shown was said of other words
+    expect(w.get('#understood-0').text()).toBe('')
+    w.unmount()
+  })
+
+  test('what is wrong stands where it was written', () => {
+    const besan = line({
+      text: '100 g besan',
+      kind: 'note',
+      problem: 'I do not know it.',
+      fix: 'Write another.',
+    })
+    const w = sheet(besan.text, '', told([besan]))
+    expect(w.get('#understood-0').text()).toBe('I do not know it. Write another.')
+    expect(field(w, 0).classes()).toContain('wrong')
+    w.unmount()
+  })
+})

@@ -349,7 +349,7 @@ def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: st
     expect(page.locator(".told")).to_contain_text(re.compile("Start with 2"))
 
     # changed as it was told; the sheet is empty for the next one
-    page.get_by_text("change them, and make it yours").click()
+    page.locator("summary", has_text="change them").click()
     page.get_by_role("link", name="Change mine").click()
     expect(page.get_by_role("textbox", name="line 2")).to_have_value("5 big spoons of sugar, at the end")
     page.get_by_role("textbox", name="line 2").fill("120 g sugar")

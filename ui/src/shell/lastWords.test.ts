@@ -58,6 +58,21 @@ test('a page that is closed before it rests still sends the last of it, once', a
   expect(puts).toHaveLength(1)
 })
 
+test('who comes back before it rests finds what was said, not what the server knew', async () => {
+  words.reduce = 'amount=9+L'
+  await router.push('/bench?amount=2+L')
+  await router.push('/larder')
+  await router.push('/bench')
+  expect(router.currentRoute.value.query).toEqual({ amount: '2 L' })
+  await rest()
+  expect(puts).toEqual([['reduce', 'amount=2+L']])
+  // an emptied one stays empty
+  await router.push('/bench')
+  await router.push('/larder')
+  await router.push('/bench')
+  expect(router.currentRoute.value.query).toEqual({})
+})
+
 test('what a sentence says is kept once it rests, the last of it only', async () => {
   await router.push('/bench?amount=1+L')
   await router.push('/bench?amount=2+L')

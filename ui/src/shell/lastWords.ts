@@ -43,9 +43,10 @@ export function keepLastWords(router: Router): void {
   router.beforeEach(async (to, from) => {
     const station = STATION.get(to.path)
     if (!station || Object.keys(to.query).length || to.path === from.path) return
-    const words = (await lastWords().catch((): Record<string, string> => ({})))[station]
+    const said = waits.get(station)?.query // on its way: the server does not know it yet
+    const words = said ?? (await lastWords().catch((): Record<string, string> => ({})))[station]
     if (!words) return
-    kept.set(station, words)
+    if (said === undefined) kept.set(station, words)
     return { path: to.path, query: parseQuery(words), hash: to.hash }
   })
   router.afterEach((to, _from, failure) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { useMutation } from '@tanstack/vue-query'
 import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { api, unwrap, type SweetChoices, type SweetOut } from '@/api/client'
@@ -7,12 +7,12 @@ import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
 import { inNumbers, type Form } from './own'
-import { pairs, unpaired, type SweetWords } from './sweet'
+import { pairs, unpaired, type SweetWords, useSweetsChanged } from './sweet'
 
 /** Its proportions, to change within their range or, warned, beyond; and to keep as one's own sweet. */
 const props = defineProps<{ answer: SweetOut; words: SweetWords; choices: SweetChoices }>()
 const emit = defineEmits<{ keep: [change?: Partial<SweetWords>] }>()
-const client = useQueryClient()
+const sweetsChanged = useSweetsChanged()
 const changed = computed(() => pairs(props.words.change))
 const value = (place: string, now: number) => changed.value[place] ?? String(+now.toFixed(4))
 
@@ -88,7 +88,7 @@ const save = useMutation({
   },
   onSuccess: async (made) => {
     naming.value = false
-    await client.invalidateQueries({ queryKey: ['sweet-choices'] })
+    await sweetsChanged()
     emit('keep', { sweet: made.key, school: '', flavour: '', change: '', window: '', taken: '' })
   },
 })
@@ -102,7 +102,7 @@ const remove = useMutation({
     ),
   onSuccess: async () => {
     emit('keep', { sweet: 'kulfi', school: '', change: '' })
-    await client.invalidateQueries({ queryKey: ['sweet-choices'] })
+    await sweetsChanged()
   },
 })
 </script>

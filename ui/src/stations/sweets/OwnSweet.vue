@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useMutation, useQuery } from '@tanstack/vue-query'
 import { NInput } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -7,12 +7,12 @@ import { api, unwrap } from '@/api/client'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
 import { readForm, writeForm, type BaseLine, type Form, type Known, type Page } from './own'
-import { useSweetChoices } from './sweet'
+import { useSweetChoices, useSweetsChanged } from './sweet'
 
 /** A sweet of one's own in the library's form: written new, begun from another, or changed. */
 const route = useRoute()
 const router = useRouter()
-const client = useQueryClient()
+const changed = useSweetsChanged()
 const choices = useSweetChoices()
 const editing = computed(() => String(route.query.edit ?? ''))
 const like = computed(() => String(route.query.edit ?? route.query.like ?? 'basundi'))
@@ -88,8 +88,7 @@ const save = useMutation({
       : unwrap(api.POST('/api/sweets/own', { body }))
   },
   onSuccess: async (made) => {
-    await client.invalidateQueries({ queryKey: ['sweet-choices'] })
-    await client.invalidateQueries({ queryKey: ['sweet-form'] })
+    await changed()
     await router.push({ path: '/sweets', query: { sweet: made.key } })
   },
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { refDebounced, useMediaQuery, watchDebounced } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/vue-query'
+import { refDebounced, useMediaQuery } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
 import LevelTube from '@/charts/LevelTube.vue'
@@ -10,22 +10,26 @@ import SentenceWord from '@/sentence/SentenceWord.vue'
 import { useWords } from '@/sentence/words'
 import ToldLines from './ToldLines.vue'
 import ToldRiver from './ToldRiver.vue'
-import { useSweetChoices } from './sweet'
+import { useSweetChoices, useSweetsChanged } from './sweet'
 import { answersOf, answersSaid, linesOf, TOLD_FIRST, useHeights } from './told'
 
 /** A sweet of one's own, written as one makes it: the lines of a batch that came out well, and what they come to. */
 const route = useRoute()
 const router = useRouter()
-const client = useQueryClient()
+const changed = useSweetsChanged()
 const choices = useSweetChoices()
 const { words, keep } = useWords('/sweets/own', TOLD_FIRST, [])
 
 // what is half written is kept too: a page that is reloaded goes on in the middle of a line
-watchDebounced(
+let rests: ReturnType<typeof setTimeout>
+watch(
   () => words.lines,
-  (lines) => lines !== (route.query.lines ?? '') && keep({}, true),
-  { debounce: 500 },
+  () => {
+    clearTimeout(rests)
+    rests = setTimeout(() => words.lines !== (route.query.lines ?? '') && keep({}, true), 500)
+  },
 )
+onBeforeUnmount(() => clearTimeout(rests)) // whoever opens it next has words of their own
 
 const body = computed(() => ({
   name: words.name.trim().slice(0, 60),
@@ -100,8 +104,7 @@ const save = useMutation({
       : unwrap(api.POST('/api/sweets/told/keep', { body: sent }))
   },
   onSuccess: async (made) => {
-    await client.invalidateQueries({ queryKey: ['sweet-choices'] })
-    await client.invalidateQueries({ queryKey: ['sweet-form'] })
+    await changed()
     await router.replace({ query: {} }) // it is kept: the next one begins with an empty sheet
     await router.push({
       path: '/sweets',

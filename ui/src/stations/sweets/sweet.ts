@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type ComputedRef } from 'vue'
 import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
@@ -154,6 +154,16 @@ export function again(plan: SweetIn): Record<string, string> {
       ([key, value]) => value && value !== SWEET_FIRST[key as keyof typeof SWEET_FIRST],
     ),
   )
+}
+
+/** A sweet of one's own was written, changed or taken out: no figure of what it was is shown again. */
+export function useSweetsChanged() {
+  const client = useQueryClient()
+  return async () => {
+    for (const key of ['sweet', 'sweet-form', 'swap', 'other-ways'])
+      client.removeQueries({ queryKey: [key], type: 'inactive' })
+    await client.invalidateQueries({ queryKey: ['sweet-choices'] })
+  }
 }
 
 export function useSweetChoices() {

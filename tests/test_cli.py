@@ -6,6 +6,8 @@ import json
 import pytest
 
 from mulvek.cli import main
+from mulvek.cli.no_larder import NoLarder
+from mulvek.wire.sweet_told import ToldIn, answer_told
 
 FLAGS = ["reckon", "reduce", "--milk", "buffalo", "--amount", "2.4 L", "--pan", "kadhai 29 x 8.6 + 32 x 3.2"]
 
@@ -177,6 +179,24 @@ def test_instruments_name_the_option_that_is_wrong(options, says, capsys):
 
 
 KALAKAND = ["reckon", "sweet", "--sweet", "kalakand"]
+
+
+def test_a_batch_told_in_lines(capsys):
+    """The same as on the page: settled by its weight, the doubt with its answers, and what is lacking."""
+    lines = ["2 L buffalo milk to half", "5 big spoons of sugar", "30 g pistachios", "gave 14 sticks, 1 020 g"]
+    assert main(["reckon", "told", *lines]) == 0
+    out = capsys.readouterr().out
+    assert "14 sticks of 73 g, 1020 g." in out and "Beside the library's kulfi" in out and "Sand in a while." in out
+    assert "• --answer 2=rice-spoon" in out and "Next time stop at 8" in out
+    assert main(["reckon", "told", *lines, "--answer", "2=level", "--json"]) == 0
+    answer = json.loads(capsys.readouterr().out)
+    with_api = answer_told(ToldIn(lines=lines, answers={"1": "level"}), NoLarder())
+    assert answer == json.loads(with_api.model_dump_json())
+    assert main(["reckon", "told", "2 L milk to half", "100 g besan"]) == 0
+    lacking = capsys.readouterr().out
+    assert "Write what came of it" in lacking and "I do not know what that is" in lacking
+    assert main(["reckon", "told", *lines, "--answer", "second=level", "--json"]) == 2
+    assert json.loads(capsys.readouterr().out)["field"] == "answer"
 
 
 def test_sweets_from_a_wish_and_from_what_there_is(capsys, monkeypatch):

@@ -1,4 +1,4 @@
-"""``mulvek reckon sweet``, ``swap``, ``freeze`` and ``syrup``."""
+"""``mulvek reckon sweet``, ``swap``, ``freeze``, ``told`` and ``syrup``."""
 
 import argparse
 from typing import Any
@@ -9,7 +9,7 @@ from .words import PAN_HELP, read_body, read_pan_measures
 
 
 def add_sweets(commands: Any) -> None:
-    """The four commands and their flags."""
+    """The five commands and their flags."""
     sweet = commands.add_parser(
         "sweet", help="a sweet from a wish or from what there is: weigh list, pieces, keeping"
     )
@@ -40,6 +40,15 @@ def add_sweets(commands: Any) -> None:
         command.add_argument("--flame", default="medium", choices=["gentle", "medium", "strong"])
         command.add_argument("--altitude", type=float, default=0.0, help="m above the sea")
         _json(command)
+
+    told = commands.add_parser("told", help="one batch in your own lines: what it comes to, beside the library")
+    told.set_defaults(run=_told)
+    told.add_argument(
+        "lines", nargs="*", help='"2 L buffalo milk to half" "5 spoons of sugar" "gave 14 sticks, 1 020 g"'
+    )
+    told.add_argument("--name", default="", help="what you call it")
+    told.add_argument("--answer", action="append", default=[], help="which spoon the second line meant: 2=heaped")
+    _json(told)
 
     syrup = commands.add_parser("syrup", help="a syrup's strength, stage and boiling point, and how to change it")
     syrup.set_defaults(run=_syrup)
@@ -201,4 +210,46 @@ def _syrup(args: argparse.Namespace) -> int:
 
     a = SyrupOut.answer(read_body(SyrupIn, args, words), args.altitude, 25.0)
     print(a.model_dump_json(indent=2) if args.json else a.words)
+    return 0
+
+
+def _told_words(args: argparse.Namespace) -> dict[str, Any]:
+    answers = dict(pair.partition("=")[::2] for pair in args.answer)
+    if not all(place.isdecimal() and int(place) for place in answers):
+        raise BadInput("answer", "Which line is answered?", "Write --answer 2=heaped for the second line.")
+    return {
+        "name": args.name,
+        "lines": args.lines,
+        "answers": {str(int(place) - 1): key for place, key in answers.items()},
+    }
+
+
+def _told(args: argparse.Namespace) -> int:
+    from ..wire.sweet_told import ToldIn, answer_told
+
+    a = answer_told(read_body(ToldIn, args, _told_words), NoLarder())
+    if args.json:
+        print(a.model_dump_json(indent=2))
+        return 0
+    for number, line in enumerate(a.lines, 1):
+        grams = "" if line.grams is None else f"{line.grams:8.1f} g"
+        print(f"{number:2} {grams:>10}  {line.text}. {line.problem or line.said} {line.fix}".rstrip())
+        for option in line.options:
+            mark = "•" if option.key == line.answer else " "
+            print(f"{'':14}{mark} --answer {number}={option.key}: {option.text}, {option.grams:.0f} g")
+    if a.asks:
+        print("Write what went in." if "in" in a.asks else "Write what came of it: gave 14 sticks, 1 020 g.")
+        return 0
+    pieces = f"{a.count} {a.one if a.count == 1 else a.many} of {(a.each_kg or 0) * 1e3:.0f} g, " if a.count else ""
+    print(
+        f"{a.in_kg * 1e3:.0f} g went in: {a.steam_kg * 1e3:.0f} g boiled off, {a.whey_kg * 1e3:.0f} g whey, "
+        f"{a.stuck_kg * 1e3:.0f} g stuck, {pieces}{a.finished_kg * 1e3:.0f} g."
+    )
+    if a.beside:
+        levels = "; ".join(f"{v.of} {v.share.likely * 100:.1f} %" for v in a.beside.levels)
+        print(f"Beside the library's {a.beside.name}: {levels}.")
+        for u in a.beside.unusual:
+            print(f"{u.title} {u.text}")
+    if a.next_time:
+        print(f"Next time stop at {a.next_time.kg.likely * 1e3:.0f} g{a.next_time.kg.spread(1e3)}.")
     return 0

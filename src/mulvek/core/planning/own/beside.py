@@ -149,7 +149,9 @@ def _unusual(account: Account, own: Built, like: Sweet, shown: list[Level], free
         bite = fz.celsius_at_ice(parts, fz.BITE)
         if bite < freezer_c - 1:
             why = "Soft because it is sweet." if own.stuff.added_sugar > 0.14 else "Soft from the freezer."
-            text = f"At {_cold(freezer_c)} °C it bites as others do when they have stood: serve it straight from there."
+            text = (
+                f"At {_cold(freezer_c)} °C it bites as others do when they have stood: serve it straight from there."
+            )
             found.append(Unusual(why, text))
         elif bite > freezer_c + 9:
             text = f"It bites cleanly at {_cold(bite)} °C: let it stand a good while before it is eaten."

@@ -69,7 +69,8 @@ const stirs = computed(() => {
         <dt>It is</dt>
         <dd>
           <template v-if="inside.length">
-            <b>{{ inside.map((n) => n.name).join(', or ') }}</b>, {{ inside[0]!.looks }}.
+            <b>{{ inside.map((n) => n.name).join(', or ') }}</b> by its milk solids; usually
+            {{ inside[0]!.looks }}.
             <span class="soft">{{ inside[0]!.basis }}.</span>
           </template>
           <template v-else

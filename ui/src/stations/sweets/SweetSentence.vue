@@ -352,11 +352,12 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
             >, {{ weight(l.left_kg) }} of {{ l.name }} stays over</template
           ></template
         ><template v-if="begin?.late">; it is too late for that</template
-        ><template v-else-if="cold"
-          >, and have the moulds in the freezer by <b>{{ moment(cold.sure, now) }}</b><template
-            v-if="cold.tight"
-          >
-            at the latest: there is nothing to spare</template
+        ><template v-else-if="begin && cold"
+          >; begin by <b>{{ moment(begin.tight ? begin.likely : begin.sure, now) }}</b> and have the
+          moulds in the freezer by
+          <b>{{ moment(begin.tight ? cold.likely : cold.sure, now) }}</b><template
+            v-if="begin.tight"
+            >: at the slow end it is too late already</template
           ></template
         ><template v-else-if="begin"
           >, and begin by <b>{{ moment(begin.likely, now) }}</b><template v-if="begin.tight"

@@ -60,6 +60,24 @@ def test_as_many_balls_go_into_a_pan_on_the_bench_as_in_sweets(client, pan, amou
         assert there["goes"] == here["syrup"]["goes"] == 1
 
 
+@pytest.mark.parametrize("use", ["sponge", "poached"])
+@pytest.mark.parametrize("kg", [0.416, 0.4, 0.3551, 0.52])
+def test_the_stove_the_larder_and_sweets_make_as_many_pieces_of_one_chhena(client, clock, use, kg):
+    """Hands and board keep as much wherever it is counted."""
+    plan = {"milk": "cow", "amount": "2.5 L", "pan": 2, "burner": 1, "use": use}
+    pot = client.post("/api/batches", json={"batch": {"kind": "curdle", "name": "Curd", "plan": plan}}).json["id"]
+    clock.now += 4000
+    here = happens(client, pot, kind="weighed", mass_kg=kg).json["pieces"]["count"]["likely"]
+    sweet = library()[SYRUPED[use]]
+    shelf = next(t for t in client.get("/api/shelf").json["things"] if t["batch"] == pot and t["kind"] == "curdle")
+    said = next(u["says"] for u in shelf["uses"] if u["name"] == sweet.name)
+    assert said.split()[0] == f"{here:.0f}"
+    ref = next(b["ref"] for b in client.get("/api/sweets/bases").json["bases"])
+    words = {"sweet": sweet.key, "have": [{"what": "C", "amount": f"{kg * 1e3} g"}], "bases": {"C": ref}}
+    there = client.post("/api/sweets/plan", json={**words, "whole_packs": False}).json
+    assert there["pieces"]["likely"] == here
+
+
 def as_on_the_bench(client, sweet: dict) -> dict:
     """The same milk, sugar and end as a sweet that is one pan of milk boiled down."""
     milk = next(row for row in sweet["rows"] if "milk" in row["name"])

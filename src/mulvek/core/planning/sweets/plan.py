@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from ...equipment.kitchen import Kitchen
-from ...equipment.moulds import FILL_LOSS, Mould
+from ...equipment.moulds import Mould
 from ...equipment.pans import Pan
 from ...errors import BadInput, Impossible
 from ...properties.density import density_kg_m3
@@ -33,6 +33,7 @@ from .portions import (
     finished_density_kg_m3,
     for_wish,
     from_what_there_is,
+    kept_of,
     lead_of,
     piece_kg,
 )
@@ -172,8 +173,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         finished, limits = from_what_there_is(need, stock)
         batch = Batch(finished, finished, finished * lead.per_kg, finished * lead.per_kg, 0.0)
     else:
-        lost = 1 - FILL_LOSS if built.school.piece.way == "mould" else 1.0
-        wanted = plan.mass_kg if plan.mass_kg is not None else (plan.pieces or 0) * each / lost
+        wanted = plan.mass_kg if plan.mass_kg is not None else (plan.pieces or 0) * each / kept_of(built)
         if plan.volume_m3 is not None:
             wanted = plan.volume_m3 * finished_density_kg_m3(built)
         batch = for_wish(lead, wanted, plan.whole_packs and lead.pack_kg is not None)
@@ -186,8 +186,8 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     if plan.finished_weighed_kg is not None:
         told = Range.exact(plan.finished_weighed_kg)
         mass = plan.finished_weighed_kg
-    in_moulds = 1 - FILL_LOSS if built.school.piece.way == "mould" else 1.0
-    pieces = Range(*(float(count_pieces(kg * in_moulds, each)) for kg in (told.low, told.likely, told.high)))
+    kept = kept_of(built)
+    pieces = Range(*(float(count_pieces(kg * kept, each)) for kg in (told.low, told.likely, told.high)))
     slab = slab_answer(built, mass, plan.tray, plan.pieces) if built.school.piece.way == "slab" else None
     if slab is not None:  # cut by its grid, however thick it turns out
         pieces, each = Range.exact(float(slab.grid.pieces)), slab.each_kg

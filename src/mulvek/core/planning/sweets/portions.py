@@ -7,10 +7,11 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from ...equipment.moulds import grams_in
+from ...equipment.moulds import FILL_LOSS, grams_in
 from ...equipment.slabs import slab_piece_kg
 from ...errors import Impossible
 from ...properties.density import density_kg_m3
+from ..curdle.pieces import LOSS as SHAPING_LOSS
 from .build import Built
 from .stuff import Thing
 
@@ -46,6 +47,14 @@ def piece_kg(built: Built, mould_m3: float | None = None) -> float:
     if piece.before:
         return piece.grams / 1e3 * built.end_per_mix
     return piece.grams / 1e3
+
+
+def kept_of(built: Built) -> float:
+    """What of it is in pieces in the end: bowl and funnel keep some of a mix, hands and board some of kneaded chhena (the
+    curd dossier's share, so that the Bench counts as many)."""
+    piece = built.school.piece
+    shaped = piece.before and any(b.base.do == "curdle" for b in built.bases)
+    return 1 - FILL_LOSS if piece.way == "mould" else 1 - SHAPING_LOSS if shaped else 1.0
 
 
 @dataclass(frozen=True, slots=True)

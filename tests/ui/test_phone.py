@@ -32,7 +32,7 @@ OVERHANGING = """() => {
     !e.closest('svg') && !scrolls(e.parentElement)).map((e) => e.outerHTML.slice(0, 120)).slice(0, 5)
 }"""
 
-TOO_SMALL = """() => [...document.querySelectorAll('button, a[href], input, summary, [role=checkbox]')]
+TOO_SMALL = """() => [...document.querySelectorAll('button, a[href], input, textarea, summary, [role=checkbox]')]
   .filter((e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest('.visually-hidden'))
   .filter((e) => !e.matches('.word') && getComputedStyle(e).display !== 'inline')
   .flatMap((e) => {
@@ -54,3 +54,48 @@ def test_a_page_fits_a_phone(page: Page, kitchen_url: str, address: str):
     assert page.evaluate("() => document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1")
     assert page.evaluate(OVERHANGING) == []
     assert page.evaluate(TOO_SMALL) == []
+
+
+PLANS = {
+    "/bench": "Light it",
+    "/bench/curdle": "Light it",
+    "/bench/strain": "Hang it",
+    "/bench/caramel": "Light it",
+    "/sweets": "Begin it",
+    "/sweets?sweet=kalakand&want=24": "Begin it",
+}
+
+
+@pytest.mark.parametrize("size", ["phone"])
+@pytest.mark.parametrize("address", PLANS)
+def test_what_begins_it_is_under_the_thumb(page: Page, kitchen_url: str, address: str):
+    """At once, and wherever one has read to; never over the stations."""
+    page.goto(kitchen_url + address)
+    plate = page.locator(".plate.begin")
+    for _ in range(3):
+        expect(plate).to_have_text(PLANS[address])
+        box, window = plate.bounding_box(), page.viewport_size
+        assert box["height"] >= 56 and window["height"] / 2 < box["y"] < window["height"] - 76 - 55
+        page.mouse.wheel(0, 900)
+    plate.click()
+    expect(page.get_by_role("dialog")).to_be_visible()
+    clean(page)
+
+
+@pytest.mark.parametrize("address", PLANS)
+def test_what_begins_it_is_three_tabs_from_the_sentence(page: Page, kitchen_url: str, address: str):
+    page.goto(kitchen_url + address)
+    expect(page.locator(".plate.begin")).to_be_visible()
+    page.get_by_label("The plan").locator(".word").last.focus()
+    on = page.get_by_role("link", name=f"on to “{PLANS[address]}”")
+    for _ in range(3):
+        page.keyboard.press("Tab")
+        if on.evaluate("(e) => e === document.activeElement"):
+            break
+    expect(on).to_be_focused()
+    expect(on).to_be_in_viewport()
+    clean(page)
+    page.keyboard.press("Enter")
+    expect(page.locator(".plate.begin")).to_be_focused()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog")).to_be_visible()

@@ -40,7 +40,9 @@ const begin = useMutation({
 </script>
 
 <template>
-  <button type="button" class="plate" :disabled="blocked" @click="ask">{{ verb }}</button>
+  <button id="begin" type="button" class="plate begin" :disabled="blocked" @click="ask">
+    {{ verb }}
+  </button>
   <NModal v-model:show="naming">
     <FormDialog
       needs="cook"

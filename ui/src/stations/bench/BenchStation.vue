@@ -8,6 +8,7 @@ import { useLastAnswer } from '@/api/lastAnswer'
 import { useLarder } from '@/api/kitchen'
 import ForecastRibbon from '@/charts/ForecastRibbon.vue'
 import StrataBars from '@/charts/StrataBars.vue'
+import OnToIt from '@/form/OnToIt.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, minutes, percent, stageDoes, weight } from '@/say'
@@ -100,6 +101,7 @@ useFree(() => words.value, kitchen)
         <BenchRoutes />
         <PlanSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />
         <SchoolSentence v-model:words="words" :kitchen="kitchen" :wrong="wrong" @kept="keep" />
+        <OnToIt verb="Light it" />
       </section>
 
       <RefusedPlan :problem="problem" :answer="asked.data.value" />

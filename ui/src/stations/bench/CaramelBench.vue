@@ -9,6 +9,7 @@ import CaramelPool from '@/caramel/CaramelPool.vue'
 import PoursBank from '@/caramel/PoursBank.vue'
 import { GOALS } from '@/caramel/shades'
 import BeginTray from '@/form/BeginTray.vue'
+import OnToIt from '@/form/OnToIt.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import { minutes, percent, spoken, stageDoes, volume, weight } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
@@ -208,6 +209,7 @@ const SOLIDS = [
         />
         one.
       </p>
+      <OnToIt verb="Light it" />
     </section>
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">

@@ -8,6 +8,7 @@ import CoolingChart from '@/charts/CoolingChart.vue'
 import { between } from '@/charts/slide'
 import StageBar from '@/charts/StageBar.vue'
 import TextureScale from '@/charts/TextureScale.vue'
+import OnToIt from '@/form/OnToIt.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
@@ -146,6 +147,7 @@ function mend() {
         :wrong="wrong"
         @kept="keep"
       />
+      <OnToIt verb="Light it" />
     </section>
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
@@ -368,6 +370,16 @@ function mend() {
   }
   .instead {
     scroll-margin-top: 120px;
+  }
+}
+@media (max-width: 900px) {
+  /* the first figure before its picture */
+  .acid {
+    display: flex;
+    flex-direction: column;
+  }
+  .acid > :first-child {
+    order: 1;
   }
 }
 </style>

@@ -84,7 +84,13 @@ useKeys([{ key: 'l', does: 'light it', run: ask }])
           >
         </p>
         <span class="verbs">
-          <button type="button" class="plate" :disabled="blocked || !may('cook')" @click="ask">
+          <button
+            id="begin"
+            type="button"
+            class="plate begin"
+            :disabled="blocked || !may('cook')"
+            @click="ask"
+          >
             Light it
           </button>
           <button type="button" class="touch" :disabled="blocked" @click="rehearsing = true">

@@ -6,6 +6,7 @@ import { useLastAnswer } from '@/api/lastAnswer'
 import { api, unwrap } from '@/api/client'
 import DrainCurve from '@/charts/DrainCurve.vue'
 import { between } from '@/charts/slide'
+import OnToIt from '@/form/OnToIt.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import { grams, percent, spoken } from '@/say'
@@ -210,6 +211,7 @@ function drop(seconds: number) {
             @kept="keep"
         /></template>
       </p>
+      <OnToIt verb="Hang it" />
     </section>
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">

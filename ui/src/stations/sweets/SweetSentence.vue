@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LarderOut, Standing, SweetChoices, SweetOut } from '@/api/client'
+import OnToIt from '@/form/OnToIt.vue'
 import SentenceWord, { type WordChoice } from '@/sentence/SentenceWord.vue'
 import { isOver } from '@/api/standing'
 import { kitchenMinute } from '@/shell/minute'
@@ -367,6 +368,7 @@ const count = computed(() => f.value?.pieces.likely ?? 0)
       </span>
     </p>
     <p v-if="noTime" class="problem" role="alert">{{ noTime }}</p>
+    <OnToIt verb="Begin it" />
   </section>
 </template>
 

@@ -25,7 +25,7 @@ def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.wait_for_load_state("networkidle")
     before = minutes_said(page)
     knob = page.get_by_role("slider", name="Level to stop at")
-    knob.scroll_into_view_if_needed()
+    knob.evaluate("(e) => e.scrollIntoView({ block: 'center' })")
     box = knob.bounding_box()
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
     page.mouse.move(x, y)

@@ -240,6 +240,7 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Kalakand for the eights")
 
 
+@BOTH
 def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     page = sweets
     pick(page, "which sweet", "sponge balls")
@@ -252,7 +253,7 @@ def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     assert grams(page, "your chhena") == 380
     expect(page.get_by_label("The soak")).to_be_visible()
     # its strength is changed, beyond the usual, and that is said
-    page.get_by_text("change them, and make it yours").click()
+    page.locator("summary", has_text="change them").click()
     strength = page.get_by_role("textbox", name=re.compile("syrup’s strength"))
     strength.fill("60")
     strength.press("Enter")
@@ -269,13 +270,14 @@ def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Balls for the tea")
 
 
+@BOTH
 def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str):
     page = sweets
     pick(page, "which sweet", "carrot halwa")
     pick(page, "how it is made", "with khoya")
     write(page, "how many, or how much", "1 kg")
     expect(page.get_by_label("Weigh it", exact=True)).to_contain_text(re.compile("raw carrot.*buy", re.S))
-    page.get_by_text("change them, and make it yours").click()
+    page.locator("summary", has_text="change them").click()
     page.get_by_role("button", name="more ghee").click()
     expect(page).to_have_url(re.compile("change=finish.ghee"))
     page.get_by_role("button", name="Keep it as mine").click()

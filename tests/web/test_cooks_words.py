@@ -53,9 +53,28 @@ def test_a_tin_that_enriches_is_one_of_the_larder(client, packed):
     assert tins == grams
 
 
+def test_pots_of_yoghurt_are_hung_whole(client):
+    """By its number in the Larder, or as the yoghurt that the cook's own was copied from."""
+    pot = {"name": "hill yoghurt", "base": "yoghurt", "fat_pct": 5.0, "pack_g": 400, "price": 2.0}
+    assert client.post("/api/larder/ingredients", json=pot).status_code == 201
+    own = client.get("/api/larder").json["ingredients"][-1]["id"]
+    for yoghurt in (own, "yoghurt"):
+        two, grams = (
+            client.post("/api/bench/strain", json={"yoghurt": yoghurt, "amount": amount})
+            for amount in ("2 packets", "800 g")
+        )
+        assert two.status_code == 200 and two.json == grams.json
+    shrikhand = [
+        told(client, "shrikhand", have=[{"what": "yoghurt", "amount": amount}])["pieces"]
+        for amount in ("2 packs", "800 g")
+    ]
+    assert shrikhand[0] == shrikhand[1]
+
+
 @pytest.mark.parametrize(
     ("route", "body", "field"),
     [
+        ("bench/strain", {"amount": "2 packets"}, "amount"),
         ("bench/reduce", words(amount="2 packets"), "amount"),
         ("bench/reduce", words(additions=[{"what": "condensed", "amount": "a tin"}]), "additions"),
         ("bench/curdle", {**POT, "amount": "two pouches"}, "amount"),

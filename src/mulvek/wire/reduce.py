@@ -126,9 +126,14 @@ def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
             f"{found.name.capitalize()} does not enrich milk that boils down.",
             "Choose a powder, cream, a can, soft cheese or starch.",
         )
-    kept = things.house.get(words.what) if isinstance(words.what, int) else None
-    pack = Pack.of_thing(found.name, kept.pack if kept else None)
+    pack = thing_pack(words.what, found.name, things.house)
     return Addition(found, Amount.read(words.amount, "additions", "g", kitchen.measures, pack), words.late)
+
+
+def thing_pack(what: int | str, name: str, house: Mapping[int, Kept[Material]]) -> Pack:
+    """What a pack of something holds, by its number in the Larder, or by the material that the cook's own was copied from."""
+    own = house.get(what) if isinstance(what, int) else next((k for k in house.values() if k.base == what), None)
+    return Pack.of_thing(name, own.pack if own else None)
 
 
 def milk_pack(milk: object, name: str, packs: Mapping[int, tuple[float | None, float | None]]) -> Pack:

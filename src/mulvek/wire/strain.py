@@ -16,7 +16,7 @@ from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import KitchenIn
 from .model import Body, Id, Out, Slugged, Words
-from .reduce import Key, Things
+from .reduce import Key, Things, thing_pack
 
 
 class WheyIn(Body):
@@ -54,7 +54,9 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
     seconds = parse_seconds(words.time, "time") if words.time.strip() else None
     plan = StrainPlan(
         yoghurt=yoghurt,
-        amount=Amount.read(words.amount, "amount", "g", kitchen.measures),
+        amount=Amount.read(
+            words.amount, "amount", "g", kitchen.measures, thing_pack(words.yoghurt, yoghurt.name, things.house)
+        ),
         cloth=words.cloth,
         hung=words.hung,
         bags=words.bags,

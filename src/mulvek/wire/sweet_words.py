@@ -31,7 +31,7 @@ from ..core.planning.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Words
 from .pans import PanIn
-from .reduce import Key, milk_pack
+from .reduce import Key, milk_pack, thing_pack
 
 BatchRef = Annotated[str, Field(pattern=r"^((pan|curd)-)?\d{1,15}$")]
 Window = Annotated[list[Annotated[float, Field(ge=0, le=100)]], Field(min_length=2, max_length=2)]
@@ -318,8 +318,7 @@ def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:
 def _pack(words: SweetIn, what: str, pantry: Pantry, shelf: Things) -> Pack:
     if what == MILK:
         return milk_pack(words.milk, "the milk", shelf.packs)
-    size = next((kept.pack for kept in shelf.house.values() if kept.base == what), None)
-    return Pack.of_thing(pantry.things[what].name if what in pantry.things else what, size)
+    return thing_pack(what, pantry.things[what].name if what in pantry.things else what, shelf.house)
 
 
 def _amount(have: HaveIn, pantry: Pantry, milk_bulk: float, kitchen: Kitchen, pack: Pack) -> float:

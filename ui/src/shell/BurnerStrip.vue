@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useLarder, useStove } from '@/api/kitchen'
@@ -11,8 +12,9 @@ const larder = useLarder()
 const stove = useStove()
 const lives = useLives()
 
-/** More would stand too close to be read: the Stove shows them all. */
-const PLACES = 5
+/** More would stand too close to be read: the Stove shows them all. A phone's strip is slid along. */
+const small = useMediaQuery('(min-width: 901px) and (max-width: 1180px)')
+const places = computed(() => (small.value ? 2 : 4))
 const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
@@ -27,9 +29,9 @@ const fires = computed(() => {
   const lit = burners.filter((b) => b.live).length
   const waiting = lives.value.filter((l) => !l.onFire || !l.burners.length)
   const beside = [...new Set([...asked(waiting).map((a) => a.live), ...waiting])]
-    .slice(0, Math.max(1, PLACES - lit))
+    .slice(0, Math.max(small.value ? 0 : 1, places.value - lit))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
-  let free = PLACES - lit - beside.length
+  let free = places.value - lit - beside.length
   const shown = burners.filter((b) => b.live || free-- > 0)
   return [...shown, ...beside].map((f) => ({
     ...f,
@@ -98,11 +100,13 @@ const fires = computed(() => {
   text-decoration: none;
 }
 .fire b {
-  display: block;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
   max-width: 190px;
   overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  font-size: 15px;
+  line-height: 15.5px;
   font-weight: 650;
 }
 .fire span {
@@ -152,11 +156,17 @@ const fires = computed(() => {
   .fires {
     gap: 14px;
   }
+  .fire > svg {
+    display: none; /* the words need the room */
+  }
   .fire b {
-    max-width: 120px;
+    max-width: 130px;
   }
 }
 @media (max-width: 900px) {
+  .fire > svg {
+    display: block;
+  }
   .fires {
     overflow-x: auto;
     gap: 0;

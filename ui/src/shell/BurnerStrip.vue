@@ -14,7 +14,8 @@ const lives = useLives()
 
 /** More would stand too close to be read: the Stove shows them all. A phone's strip is slid along. */
 const small = useMediaQuery('(min-width: 901px) and (max-width: 1180px)')
-const places = computed(() => (small.value ? 2 : 4))
+/** Whether any of them asks for hands now: then one is shown, however many pans there are. */
+const calls = (some: typeof lives.value) => asked(some).some((a) => a.left <= 0)
 const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
@@ -27,11 +28,12 @@ const fires = computed(() => {
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
   const lit = burners.filter((b) => b.live).length
+  const places = small.value ? 2 : lit > 2 ? 3 : 4
   const waiting = lives.value.filter((l) => !l.onFire || !l.burners.length)
   const beside = [...new Set([...asked(waiting).map((a) => a.live), ...waiting])]
-    .slice(0, Math.max(small.value ? 0 : 1, places.value - lit))
+    .slice(0, Math.max(calls(waiting) ? 1 : 0, places - lit))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
-  let free = places.value - lit - beside.length
+  let free = places - lit - beside.length
   const shown = burners.filter((b) => b.live || free-- > 0)
   return [...shown, ...beside].map((f) => ({
     ...f,
@@ -90,8 +92,9 @@ const fires = computed(() => {
 .fire.hot {
   flex-shrink: 0.5;
 }
-.fire.off {
-  min-width: 112px;
+.fire.off,
+.fire.beside {
+  min-width: 104px;
 }
 .fire > div {
   min-width: 0;
@@ -146,7 +149,9 @@ const fires = computed(() => {
 .fire.hot {
   background: var(--saffron-fill);
   color: var(--on-saffron);
-  border-radius: 22px;
+  border-radius: 24px;
+  height: 50px;
+  margin: -3px 0;
   padding: 0 18px 0 5px;
 }
 .fire.hot span {
@@ -187,6 +192,7 @@ const fires = computed(() => {
   }
   .fire.hot {
     border-radius: 0;
+    margin: 0;
     padding: 2px 12px 0;
   }
   .fire + .fire {

@@ -233,6 +233,7 @@ BATCHES = [
     ("1 L milk", "200 g sugar", "gave 420 g"),
     ("200 g jaggery", "150 g almonds", "gave 20 balls of 17 g"),
     ("1 L milk to half", "100 g condensed milk", "40 g sugar", "gave 8 glasses"),
+    ("5 L skim milk to 550 g", "60 g sugar", "gave 12 squares"),
 ]
 
 

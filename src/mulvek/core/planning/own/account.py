@@ -114,8 +114,9 @@ def settle(
             continue
         if base is not None:
             bases.append(base)
-            if base.made_by == "curdle" or base.made_by == "hang":
-                sums[i] = replace(sums[i], note="as weighed" if line.weighed else "as such milk usually gives")
+            if base.made_by != "reduce":
+                usual = f"As such milk usually gives: {base.made_kg * 1e3:.0f} g."
+                sums[i] = replace(sums[i], note="It gave what you weighed." if line.weighed else usual)
     based = {b.line for b in bases}
     rest = [line for i, line in went_in if i not in based]
     added = together([Composition(), *(x.thing.parts.scaled(x.told.kg) for x in rest if x.thing and x.told)])

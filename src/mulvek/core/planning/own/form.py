@@ -24,6 +24,7 @@ AIR = 0.08
 """Of a pressed slab (sweets dossier F40)."""
 _LATE_GROUPS = frozenset({"sugar", "nut", "spice"})
 LEAST_FROZEN_WATER = 0.05
+MOST_TIMES = 8.0
 MOST_LATE = 0.6
 """More of it than this is what the sweet is made of, not what finishes it."""
 _WINDOW = 0.15
@@ -126,8 +127,10 @@ def _key(thing: Thing, main: Thing | None) -> str:
 
 
 def _base(b: OwnBase, main: Thing | None) -> dict[str, Any]:
+    if b.made_by == "reduce" and b.times > MOST_TIMES:  # a thin milk, taken very far
+        return {"do": "reduce", "of": _key(b.of, main), "ts": round(100 * float(b.parts.total_solids), 6)}
     if b.made_by == "reduce":
-        return {"do": "reduce", "of": _key(b.of, main), "x": round(max(1.0, min(8.0, b.times)), 6)}
+        return {"do": "reduce", "of": _key(b.of, main), "x": round(max(1.0, b.times), 6)}
     return {"do": b.made_by, "of": _key(b.of, main), "water": round(100 * float(b.parts.water), 4)}
 
 

@@ -115,6 +115,29 @@ def test_what_was_done(line: str, kind: str, seconds: float | None, fire: bool):
     assert found.problem is None
 
 
+def test_heats_and_times_of_the_work_go_into_its_steps():
+    """In the cook's own words, with what a thermometer shows and whether hands are free."""
+    lines = (
+        "500 ml milk",
+        "100 g sugar",
+        "boiled to 110 °C, stirring",
+        "rested 2 hours",
+        "cut with a wet knife",
+        "gave 300 g",
+    )
+    account = told(*lines)
+    assert [line.celsius for line in account.lines] == [None, None, 110.0, None, None, None]
+    steps = form_of(account, "x", {})["schools"]["mine"]["steps"]
+    assert [(s["say"], s["takes"], s["hands"], s["fire"]) for s in steps] == [
+        ("Put the full-cream packet milk and white sugar together.", 5.0, True, False),
+        ("Boiled to 110 °C, stirring.", "cook", True, True),
+        ("Rested 2 hours.", 120.0, False, False),
+        ("Cut with a wet knife.", 10.0, True, False),
+    ]
+    assert steps[1]["check"] == "The thermometer shows 110 °C."
+    read_sweet("own", form_of(account, "x", {}))
+
+
 @pytest.mark.parametrize(
     ("line", "says"),
     [

@@ -39,7 +39,7 @@ TOO_SMALL = """() => [...document.querySelectorAll('button, a[href], input, text
     const beyond = getComputedStyle(e, '::after')
     const reach = beyond.position === 'absolute' ? parseFloat(beyond.height) || 0 : 0
     const high = Math.max(e.getBoundingClientRect().height, reach)
-    const least = location.pathname.startsWith('/stove') && e.matches('.plate') ? 56 : 40
+    const least = e.closest('.page.stove') ? 56 : 40
     return high < least - 0.5 ? [`${high.toFixed(0)} px: ${e.outerHTML.slice(0, 120)}`] : []
   })"""
 """Of what is touched, but for the words of a sentence and links in running text: they are as high as their line."""

@@ -279,6 +279,11 @@ def test_a_batch_that_is_not_told_whole_is_not_kept_and_says_why(client):
         return client.post("/api/sweets/told/keep", json={"told": {"lines": lines}, "name": name})
 
     half_told = client.post("/api/sweets/told", json={"lines": ["2 L milk to half", ""]}).json
+    work = client.post("/api/sweets/told", json={"lines": ["1 L milk", "simmered 20 min", "froze overnight"]}).json
+    assert [line["said"] for line in work["lines"][1:]] == [
+        "A step: 20 minutes, on the fire.",
+        "A step: 8 hours, by itself.",
+    ]
     assert half_told["asks"] == ["gave"] and half_told["form"] is None and half_told["lines"][1]["kind"] == "note"
     assert client.post("/api/sweets/told", json={"lines": []}).json["asks"] == ["in"]
     for lines, says in (

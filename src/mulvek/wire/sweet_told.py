@@ -12,7 +12,7 @@ from ..core.errors import KitchenError
 from ..core.planning.own.account import Account, settle
 from ..core.planning.own.amounts import Source
 from ..core.planning.own.beside import beside, next_time
-from ..core.planning.own.form import added_sugar, form_of, many_of
+from ..core.planning.own.form import added_sugar, by_itself, form_of, many_of
 from ..core.planning.own.lines import MOST_LINES, Line, LineKind, read_line
 from ..core.planning.own.names import names_of
 from ..core.planning.sweets.build import Pantry, build
@@ -279,9 +279,25 @@ def _line(i: int, account: Account, body: ToldIn, shelf: Things) -> ToldLineOut:
 
 
 def _said(line: Line) -> str:
+    if line.kind in ("step", "down"):
+        return _step_said(line)
     if line.thing is None or line.told is None:
         return ""
     return f"{line.thing.name}{'' if line.told.source == 'weighed' else ': ' + line.told.said}."
+
+
+def _step_said(line: Line) -> str:
+    """What a line of work is taken for: its time, its heat, how far it is boiled, and whether hands are free."""
+    parts = []
+    if line.stop is not None:
+        parts.append(f"boiled down to {line.stop.text}")
+    if line.seconds is not None:
+        hours = line.seconds / 3600
+        parts.append(f"{hours:g} hours" if hours >= 2 else f"{line.seconds / 60:.0f} minutes")
+    if line.celsius is not None:
+        parts.append(f"{line.celsius:g} °C")
+    parts.append("by itself" if by_itself(line) else "on the fire" if line.fire else "by hand")
+    return f"A step: {', '.join(parts)}."
 
 
 def _options(i: int, line: Line, account: Account, body: ToldIn, shelf: Things) -> list[ToldOptionOut]:

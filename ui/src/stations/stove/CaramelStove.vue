@@ -73,7 +73,7 @@ useKeys([
 </script>
 
 <template>
-  <div class="page">
+  <div class="page stove">
     <h1 class="visually-hidden">Stove: caramelised milk</h1>
     <section v-if="caramel.error.value" class="tray">
       <p class="sentence problem">{{ caramel.error.value.message }}</p>

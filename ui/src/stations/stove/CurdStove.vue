@@ -52,7 +52,7 @@ useKeys([
 </script>
 
 <template>
-  <div class="page">
+  <div class="page stove">
     <h1 class="visually-hidden">Stove: curd</h1>
     <section v-if="curd.error.value" class="tray">
       <p class="sentence problem">{{ curd.error.value.message }}</p>

@@ -77,7 +77,7 @@ useKeys([
 </script>
 
 <template>
-  <div class="page">
+  <div class="page stove">
     <h1 class="visually-hidden">Stove</h1>
     <AsideNote :names="damaged" />
     <section v-if="stove.isSuccess.value && !all.length" class="tray empty">

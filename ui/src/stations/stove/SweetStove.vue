@@ -116,7 +116,7 @@ useKeys([
 </script>
 
 <template>
-  <div class="page">
+  <div class="page stove">
     <h1 class="visually-hidden">Stove: a sweet</h1>
     <section v-if="batch.error.value" class="tray">
       <p class="sentence problem">{{ batch.error.value.message }}</p>

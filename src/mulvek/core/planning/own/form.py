@@ -24,6 +24,9 @@ AIR = 0.08
 """Of a pressed slab (sweets dossier F40)."""
 _LATE_GROUPS = frozenset({"sugar", "nut", "spice"})
 LEAST_FROZEN_WATER = 0.05
+USUAL_MIN = 10.0
+"""What something done takes, where no time is told."""
+_WAITS = ("rest", "cool", "chill", "soak", "set", "stand", "stood", "left", "froz", "freez", "overnight")
 MOST_TIMES = 8.0
 MOST_LATE = 0.6
 """More of it than this is what the sweet is made of, not what finishes it."""
@@ -240,7 +243,11 @@ def _steps(account: Account, late: Mapping[str, float], frozen: bool) -> list[di
         elif line.kind == "down" and i not in own_ends and account.cooks:
             stir()
             if not any(step["takes"] == "cook" for step in steps):
-                steps.append(_step(len(steps), _sentence(line), "cook", hands=True, fire=True, caution="boil"))
+                steps.append(
+                    _step(
+                        len(steps), _sentence(line), "cook", hands=True, fire=True, caution="boil", check=_heat(line)
+                    )
+                )
         elif line.kind in ("down", "step") and i not in own_ends:
             stir()
             steps.append(_own_step(len(steps), line, frozen))
@@ -268,9 +275,18 @@ def _own_step(number: int, line: Line, frozen: bool) -> dict[str, Any]:
     low = line.text.lower()
     if frozen and ("freez" in low or "froz" in low):
         return _step(number, _sentence(line), "freeze", hands=False, caution="frozen")
-    minutes = 10.0 if line.seconds is None else min(10080.0, line.seconds / 60)
-    waits = minutes > 60 or any(word in low for word in ("rest", "cool", "chill", "soak", "set", "stand", "left"))
-    return _step(number, _sentence(line), minutes, hands=not waits, fire=line.fire)
+    minutes = USUAL_MIN if line.seconds is None else min(10080.0, line.seconds / 60)
+    return _step(number, _sentence(line), minutes, hands=not by_itself(line), fire=line.fire, check=_heat(line))
+
+
+def by_itself(line: Line) -> bool:
+    """Whether hands are free meanwhile: it rests, cools or freezes, or takes over an hour."""
+    low = line.text.lower()
+    return (line.seconds or 0) > 3600 or any(word in low for word in _WAITS)
+
+
+def _heat(line: Line) -> str:
+    return "" if line.celsius is None else f"The thermometer shows {line.celsius:g} °C."
 
 
 def _sentence(line: Line) -> str:
@@ -285,6 +301,7 @@ def _step(
     hands: bool,
     fire: bool = False,
     caution: str = "",
+    check: str = "",
     adds: list[str] | None = None,
 ) -> dict[str, Any]:
     return {
@@ -294,6 +311,7 @@ def _step(
         "hands": hands,
         "fire": fire,
         "caution": caution,
+        "check": check,
         "adds": adds or [],
     }
 

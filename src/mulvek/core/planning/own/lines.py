@@ -32,7 +32,7 @@ class Gave:
 class Line:
     """A line as it is understood. ``in``: ``thing`` and ``told``, perhaps made a base (``made_by``, ``stop``, what that
     ``weighed`` in kg); ``down``: all in the pan is boiled to ``stop``, or to a sign; ``gave``; ``step``: something done
-    for ``seconds``; ``note``: none of them. ``problem``: what is wrong with it, and the fix."""
+    for ``seconds``, at ``celsius``; ``note``: none of them. ``problem``: what is wrong with it, and the fix."""
 
     text: str
     kind: LineKind
@@ -44,6 +44,7 @@ class Line:
     late: bool = False
     gave: Gave | None = None
     seconds: float | None = None
+    celsius: float | None = None
     fire: bool = False
     problem: tuple[str, str] | None = None
 
@@ -64,6 +65,7 @@ _DO = re.compile(
     r"greas|grind|ground|strain|fold|beat|stir|sprinkl|top|serv|press|blend|grat|chop|peel|wash|cover|turn|dip)\w*\b"
 )
 _TIME = re.compile(r"(?P<time>(?:\d[\d.,]*|half an|an?|½|¼|¾|\d+½)\s*(?:hours?|hrs?|h|min(?:ute)?s?|days?)\b)")
+_HEAT = re.compile(r"(?P<heat>\d+(?:[.,]\d+)?)\s*(?:°\s*c?\b|°|degrees?(?: c\b)?|c\b)")
 _OVERNIGHT_S = 8 * 3600.0
 
 
@@ -195,11 +197,13 @@ def _done(text: str, measures: Measures) -> Line:
         words = found["time"].replace("half an", "½").replace("an ", "1 ").replace("a ", "1 ")
         days = re.match(r"([\d.,]+)\s*days?", words)
         seconds = float(days[1].replace(",", ".")) * 86400 if days else parse_seconds(words, "line")
+    heat = _HEAT.search(low)
+    celsius = float(heat["heat"].replace(",", ".")) if heat else None
     if _DOWN.search(low):
-        return Line(text=text, kind="down", stop=_stop(low, measures), seconds=seconds, fire=True)
+        return Line(text=text, kind="down", stop=_stop(low, measures), seconds=seconds, celsius=celsius, fire=True)
     fire = bool(_FIRE.search(low))
     if fire or _DO.search(low) or seconds is not None:
-        return Line(text=text, kind="step", seconds=seconds, fire=fire)
+        return Line(text=text, kind="step", seconds=seconds, celsius=celsius, fire=fire)
     if re.match(r"[\d½¼¾]", low):
         raise BadInput("line", "I do not know what that is: it is left out of the sum.", EXAMPLE)
     return Line(text=text, kind="note")

@@ -14,8 +14,6 @@ const lives = useLives()
 
 /** More would stand too close to be read: the Stove shows them all. A phone's strip is slid along. */
 const small = useMediaQuery('(min-width: 901px) and (max-width: 1180px)')
-/** Whether any of them asks for hands now: then one is shown, however many pans there are. */
-const calls = (some: typeof lives.value) => asked(some).some((a) => a.left <= 0)
 const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
@@ -30,8 +28,12 @@ const fires = computed(() => {
   const lit = burners.filter((b) => b.live).length
   const places = small.value ? 2 : lit > 2 ? 3 : 4
   const waiting = lives.value.filter((l) => !l.onFire || !l.burners.length)
-  const beside = [...new Set([...asked(waiting).map((a) => a.live), ...waiting])]
-    .slice(0, Math.max(calls(waiting) ? 1 : 0, places - lit))
+  // what calls now, then what is on the fire, then what will call first; one that calls is shown however many pans there are
+  const calls = asked(waiting)
+  const now = calls.filter((a) => a.left <= 0).map((a) => a.live)
+  const onFire = waiting.filter((l) => l.onFire)
+  const beside = [...new Set([...now, ...onFire, ...calls.map((a) => a.live), ...waiting])]
+    .slice(0, Math.max(now.length ? 1 : 0, places - lit))
     .map((live) => ({ key: live.path, live, name: live.name, burner: false, batch: undefined }))
   let free = places - lit - beside.length
   const shown = burners.filter((b) => b.live || free-- > 0)

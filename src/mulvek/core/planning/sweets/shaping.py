@@ -13,7 +13,7 @@ from ..curdle.syrup import syrup_boils_c, syrup_density_kg_m3
 from ..reduce.hearth import Hearth
 from .build import Built
 from .frying import GENTLE_C, browns_s, centre_sets_s, fat_c, fat_taken_kg
-from .portions import FIRM_C, slab_density_kg_m3
+from .portions import FIRM_C, kept_of, slab_density_kg_m3
 
 CURVE_H = (0.0, 0.5, 1.0, 2.0, 3.0, 4.0, 6.0, 8.0, 12.0)
 GAIN_LN_SD, SUGAR_SD = 0.15, 0.05
@@ -115,7 +115,7 @@ def syrup_answer(
         return None
     pan = hearth.pan
     strength, kg = school.soak.brix, built.syrup_kg * finished_kg
-    raw_kg = built.before_soak_kg * finished_kg / max(1, count)
+    raw_kg = built.before_soak_kg * finished_kg * kept_of(built) / max(1, count)
     raw_m = ball_m(raw_kg, VOID * float(density_kg_m3(built.pieces_before, FIRM_C)))
     hours = sum(school.soak.hours) / 2
     kind = school.soak.kind
@@ -214,7 +214,7 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
             seconds=Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
             taken_kg=taken,
         )
-    each = raw / max(1, count)
+    each = raw * kept_of(built) / max(1, count)
     radius = (6 * each / (math.pi * 1060.0)) ** (1 / 3) / 2
     sets = centre_sets_s(radius, kitchen.room_c)
     sugar = 100 * built.school.mix.get("white-sugar", 0.0) / sum(built.school.mix.values())

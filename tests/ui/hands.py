@@ -25,8 +25,10 @@ BOTH = pytest.mark.parametrize("size", SIZES)
 AXE = Axe().axe_script
 VIOLATIONS = """() => axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) =>
   violations.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html)]))"""
-SETTLED = """Promise.all(document.getAnimations()
-  .filter((a) => a.effect.getTiming().iterations === 1).map((a) => a.finished.catch(() => null))).then(() => true)"""
+SETTLED = """new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))
+  .then(() => Promise.all(document.getAnimations()
+    .filter((a) => a.effect.getTiming().iterations === 1).map((a) => a.finished.catch(() => null)))).then(() => true)"""
+"""What was just asked for begins to move a frame later."""
 
 
 def clean(page: Page) -> None:

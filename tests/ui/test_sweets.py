@@ -322,6 +322,7 @@ def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: st
     keep = page.get_by_role("button", name="Keep it as mine")
     expect(keep).to_be_disabled()
     tell(page, ["2 L buffalo milk to half", "5 big spoons of sugar, at the end", "a handful of pistachios"])
+    expect(page.get_by_role("group", name=re.compile("^Which one is meant"))).to_be_visible()
     expect(page.get_by_label("Beside the library")).to_have_count(0)
     page.get_by_role("button", name="one more line").click()
     page.get_by_role("textbox", name="line 4").fill("gave 14 sticks, 1 020 g")

@@ -17,7 +17,7 @@ from ..core.planning.own.lines import MOST_LINES, Line, LineKind, read_line
 from ..core.planning.own.names import names_of
 from ..core.planning.sweets.build import Pantry, build
 from ..core.planning.sweets.forms import read_sweet
-from ..core.planning.sweets.library import check
+from ..core.planning.sweets.library import check, library
 from ..core.planning.sweets.plan import usual_pan
 from ..core.planning.sweets.stuff import Thing
 from ..core.ranges import Range
@@ -322,7 +322,7 @@ def _options(i: int, line: Line, account: Account, body: ToldIn, shelf: Things) 
 
 def _beside(account: Account, form: Mapping[str, Any], name: str, pantry: Pantry, shelf: Things) -> BesideOut:
     sweet = read_sweet("own", form)
-    found = beside(account, build(sweet, sweet.usual, pantry), pantry.sweets, shelf.kitchen().freezer_c, name)
+    found = beside(account, build(sweet, sweet.usual, pantry), library(), shelf.kitchen().freezer_c, name)
     return BesideOut(
         sweet=found.like.key,
         name=found.like.name,

@@ -11,7 +11,7 @@ from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.own.account import Account, settle
 from mulvek.core.planning.own.beside import beside, next_time
 from mulvek.core.planning.own.form import added_sugar, form_of
-from mulvek.core.planning.own.lines import Line, read_line
+from mulvek.core.planning.own.lines import Line, parted, read_line
 from mulvek.core.planning.own.names import find, names_of, one_kg
 from mulvek.core.planning.sweets.build import Built, Pantry, build
 from mulvek.core.planning.sweets.forms import read_sweet, read_told
@@ -153,6 +153,28 @@ def test_what_cannot_be_read_says_so_and_is_kept(line: str, says: str):
     found = read_line(line, NAMES)
     assert found.kind == "note" and found.problem is not None
     assert says in found.problem[0] and found.problem[1]
+
+
+@pytest.mark.parametrize(
+    ("breath", "lines"),
+    [
+        (
+            "1 L buffalo milk to half, 5 spoons of sugar, gave 12 sticks",
+            ["1 L buffalo milk to half", "5 spoons of sugar", "gave 12 sticks"],
+        ),
+        (
+            "1 kg carrots, grated, 1 L milk; 150 g sugar, cardamom. Gave 8 bowls, 700 g",
+            ["1 kg carrots, grated", "1 L milk", "150 g sugar", "cardamom", "Gave 8 bowls, 700 g"],
+        ),
+        ("2 L cow milk curdled, gave 20 balls of 18 g", ["2 L cow milk curdled", "gave 20 balls of 18 g"]),
+        ("gave 14 sticks, 1 020 g", ["gave 14 sticks, 1 020 g"]),
+        ("1,5 L milk to half, then 40 g sugar", ["1,5 L milk to half", "40 g sugar"]),
+        ("stirred, 10 min, on a low flame", ["stirred, 10 min, on a low flame"]),
+        ("10 almonds, chopped, at the end", ["10 almonds, chopped, at the end"]),
+    ],
+)
+def test_what_is_told_in_one_breath_is_a_line_each(breath: str, lines: list[str]):
+    assert parted(breath, NAMES) == lines
 
 
 def test_the_longer_name_is_meant():

@@ -364,6 +364,18 @@ def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: st
     expect(page.get_by_role("textbox", name="line 1")).to_have_value("")
 
 
+def test_what_is_told_in_one_breath_is_a_line_each(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/sweets/own")
+    field = page.get_by_role("textbox", name="line 1", exact=True)
+    field.fill("1 L buffalo milk to half, 5 spoons of sugar, gave 12 sticks")
+    field.press("Enter")
+    for number, text in enumerate(["1 L buffalo milk to half", "5 spoons of sugar", "gave 12 sticks", ""], 1):
+        expect(page.get_by_role("textbox", name=f"line {number}", exact=True)).to_have_value(text)
+    expect(page.get_by_role("textbox", name="line 4")).to_be_focused()
+    expect(page.get_by_label("The sweet")).to_contain_text("12 sticks of")
+    expect(page.get_by_role("button", name="Keep it as mine")).to_be_enabled()
+
+
 def test_people_are_served_not_cooked(sweets: Page):
     for said in ("10 people", "for 10 people"):
         write(sweets, "how many, or how much", said)

@@ -264,6 +264,9 @@ def test_a_batch_told_in_lines_becomes_a_sweet_of_ones_own(client):
     grams = {row["name"]: row["grams"] for row in again["rows"]}
     assert grams["pistachios"] == pytest.approx(30, rel=0.06) and again["pieces"]["likely"] == 14
     assert again["bases"][0]["start_kg"] == pytest.approx(told["bases"][0]["start_kg"], rel=0.06)
+    # told in one breath it is the same, an answer with its own line
+    breath = {"lines": ["cardamom", ", ".join([*REGATTA[:3], REGATTA[4]])], "answers": {}}
+    assert client.post("/api/sweets/told", json=breath).json["bases"] == [{**told["bases"][0], "line": 1}]
     # it is laid beside the library, not beside itself
     anew = client.post("/api/sweets/told", json={"lines": REGATTA, "name": "the regatta stick"}).json
     assert anew["beside"] == told["beside"]

@@ -8,12 +8,13 @@ from pydantic import AfterValidator, Field
 
 from ..core.composition.composition import Composition
 from ..core.equipment.packs import Pack
+from ..core.equipment.quantities import Measures
 from ..core.errors import KitchenError
 from ..core.planning.own.account import Account, settle
 from ..core.planning.own.amounts import Source
 from ..core.planning.own.beside import beside, next_time
 from ..core.planning.own.form import added_sugar, by_itself, form_of, many_of
-from ..core.planning.own.lines import MOST_LINES, Line, LineKind, read_line
+from ..core.planning.own.lines import MOST_LINES, Line, LineKind, parted, read_line
 from ..core.planning.own.names import names_of
 from ..core.planning.sweets.build import Pantry, build
 from ..core.planning.sweets.forms import read_sweet
@@ -190,6 +191,7 @@ def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
 
     :raises BadInput: field "answers", when an answer is none of those asked for.
     """
+    body = in_single_lines(body, shelf)
     account, pantry = read_told_batch(body, shelf)
     form, problem = None, ""
     if not account.asks and not any(sum_.problem for sum_ in account.sums):
@@ -237,18 +239,34 @@ def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
     )
 
 
-def read_told_batch(body: ToldIn, shelf: Things) -> tuple[Account, Pantry]:
-    """The batch, and what it was built from."""
+def _words_here(shelf: Things) -> tuple[Pantry, dict[tuple[str, ...], Thing], Measures, dict[str, Pack]]:
+    """What the lines are read with."""
     pantry = pantry_of(shelf)
-    names = names_here(shelf, pantry)
-    kitchen = shelf.kitchen()
     packs = {
         kept.base: Pack.of_thing(kept.thing.name, kept.pack)
         for kept in shelf.house.values()
         if kept.base and kept.pack
     }
     packs |= {f"milk:{n}": Pack.of_milk(shelf.milk(n).name, size) for n, (size, _) in shelf.packs.items()}
-    lines = [read_line(text, names, kitchen.measures, packs) for text in body.lines]
+    return pantry, names_here(shelf, pantry), shelf.kitchen().measures, packs
+
+
+def in_single_lines(body: ToldIn, shelf: Things) -> ToldIn:
+    """The same batch with a line for each thing; answers go with theirs."""
+    _, names, measures, packs = _words_here(shelf)
+    lines: list[str] = []
+    answers: dict[str, str] = {}
+    for place, text in enumerate(body.lines):
+        if (answer := body.answers.get(str(place))) is not None:
+            answers[str(len(lines))] = answer
+        lines += parted(text, names, measures, packs)
+    return body.model_copy(update={"lines": lines[:MOST_LINES], "answers": answers})
+
+
+def read_told_batch(body: ToldIn, shelf: Things) -> tuple[Account, Pantry]:
+    """The batch, and what it was built from."""
+    pantry, names, measures, packs = _words_here(shelf)
+    lines = [read_line(text, names, measures, packs) for text in body.lines]
     answers = {int(place): key for place, key in body.answers.items()}
     pan = usual_pan(shelf.pans)
     shape = shelf.pan(pan).shape if pan is not None else None

@@ -1,9 +1,17 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
-import { nextTick, ref } from 'vue'
+import { nextTick, ref, watch } from 'vue'
 import type { Told } from '@/api/client'
 import { grams as weighed } from '@/say'
-import { answersOf, answersSaid, EXAMPLE, linesOf, MOST_LINES, shifted } from './told'
+import {
+  answersOf,
+  answersSaid,
+  EXAMPLE,
+  inSingleLines,
+  linesOf,
+  MOST_LINES,
+  shifted,
+} from './told'
 
 /**
  * The cook's lines: one line, one thing done. Enter opens the next, what is understood stands under each, and only a
@@ -15,6 +23,12 @@ const answers = defineModel<string>('answers', { required: true })
 const emit = defineEmits<{ kept: []; laid: [list: HTMLElement] }>()
 
 const list = ref<HTMLElement>()
+/** The line last written in was left, or ended with Enter. */
+const settled = ref(true)
+function kept() {
+  settled.value = true
+  emit('kept')
+}
 useResizeObserver(list, () => list.value && emit('laid', list.value))
 const field = (at: number) => list.value?.querySelectorAll<HTMLTextAreaElement>('.text')[at]
 
@@ -25,6 +39,7 @@ function put(all: string[], told = answersOf(answers.value)) {
 function write(at: number, text: string) {
   const all = linesOf(lines.value)
   all[at] = text
+  settled.value = false
   put(all)
 }
 async function open(at: number) {
@@ -46,7 +61,7 @@ async function close(at: number) {
 function key(event: KeyboardEvent, at: number) {
   const text = (event.target as HTMLTextAreaElement).value
   const acts: Record<string, () => unknown> = {
-    Enter: () => (emit('kept'), open(at + 1)),
+    Enter: () => (kept(), open(at + 1)),
     ArrowUp: () => field(at - 1)?.focus(),
     ArrowDown: () => field(at + 1)?.focus(),
   }
@@ -67,6 +82,23 @@ function paste(event: ClipboardEvent, at: number) {
   put(all, {})
   emit('kept')
 }
+/** What was told in one breath is a line each once it is told: not while one still writes in it. */
+watch(
+  () => [props.told, settled.value] as const,
+  async ([answer]) => {
+    const mine = linesOf(lines.value)
+    if (!settled.value || !answer || answer.lines.length <= mine.length) return
+    const said = answer.lines.map((line) => line.text)
+    const single = inSingleLines(mine, said, answersOf(answers.value))
+    if (!single) return
+    const fields = [...(list.value?.querySelectorAll('.text') ?? [])]
+    const here = fields.indexOf(document.activeElement as Element)
+    put(single.lines, single.answers)
+    emit('kept')
+    await nextTick()
+    if (here >= 0) field(single.moved[here]!)?.focus()
+  },
+)
 function answer(at: number, option: string) {
   answers.value = answersSaid({ ...answersOf(answers.value), [at]: option })
   emit('kept')
@@ -100,7 +132,7 @@ const least = (option: { grams: number; sugar: number | null }) =>
           :placeholder="lines ? (line ? '' : 'what was done next') : EXAMPLE[0]"
           :class="{ wrong: told(at)?.problem, aside: told(at)?.kind === 'note' }"
           @input="write(at, ($event.target as HTMLTextAreaElement).value.replaceAll('\n', ' '))"
-          @change="emit('kept')"
+          @change="kept"
           @keydown="key($event, at)"
           @paste="paste($event, at)"
         />

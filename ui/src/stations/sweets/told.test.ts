@@ -3,7 +3,15 @@ import { describe, expect, test } from 'vitest'
 import { nextTick } from 'vue'
 import type { Told } from '@/api/client'
 import ToldLines from './ToldLines.vue'
-import { answersOf, answersSaid, linesOf, MOST_LINES, riverOf, shifted } from './told'
+import {
+  answersOf,
+  answersSaid,
+  inSingleLines,
+  linesOf,
+  MOST_LINES,
+  riverOf,
+  shifted,
+} from './told'
 
 const line = (more: Partial<Told['lines'][number]>): Told['lines'][number] => ({
   text: '',
@@ -65,6 +73,24 @@ describe('the lines of a batch', () => {
     expect(shifted(answers, 0, 1)).toEqual({ 2: 'level', 4: 'heaped' })
     expect(shifted(answers, 1, -1)).toEqual({ 2: 'heaped' })
     expect(shifted(shifted(answers, 2, 1), 2, -1)).toEqual(answers)
+  })
+})
+
+describe('what is told in one breath', () => {
+  test('is a line each, with the answers of its own', () => {
+    const mine = ['cardamom', '1 L milk to half, 5 spoons of sugar, gave 12 sticks', '']
+    const answered = ['cardamom', '1 L milk to half', '5 spoons of sugar', 'gave 12 sticks', '']
+    expect(inSingleLines(mine, answered, { 1: 'level', 2: 'x' })).toEqual({
+      lines: answered,
+      answers: { 1: 'level', 4: 'x' },
+      moved: [0, 1, 4],
+    })
+    expect(inSingleLines(['a', 'b'], ['a', 'b'], {})!.moved).toEqual([0, 1])
+  })
+  test('is left alone while the answer is to other words', () => {
+    expect(inSingleLines(['1 L milk, 2 spoons'], ['1 L milk', '3 spoons'], {})).toBeNull()
+    expect(inSingleLines(['1 L milk'], ['1 L milk', '3 spoons'], {})).toBeNull()
+    expect(inSingleLines(['a', 'b'], ['a'], {})).toBeNull()
   })
 })
 
@@ -171,6 +197,21 @@ describe('writing the lines', () => {
     expect(w.props('answers')).toBe('1=rice-spoon')
     await field(w, 0).setValue('3 L milk to half') // not answered yet: what is shown was said of other words
     expect(w.get('#understood-0').text()).toBe('')
+    w.unmount()
+  })
+
+  test('one breath becomes its lines when it is ended, not while it is written', async () => {
+    const w = sheet('1 L milk to half, 40 g')
+    const parts = ['1 L milk to half', '40 g sugar'].map((text) => line({ text }))
+    field(w, 0).element.value = '1 L milk to half, 40 g sugar'
+    await field(w, 0).trigger('input')
+    await w.setProps({ told: told(parts) })
+    expect(linesOf(w.props('lines'))).toHaveLength(1)
+    await press(w, 0, 'Enter')
+    await w.setProps({ told: told([...parts, line({})]) })
+    await nextTick()
+    expect(linesOf(w.props('lines'))).toEqual(['1 L milk to half', '40 g sugar', ''])
+    expect(focused(w)).toBe(2)
     w.unmount()
   })
 

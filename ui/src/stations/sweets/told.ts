@@ -38,6 +38,30 @@ export function shifted(answers: Record<string, string>, at: number, by: 1 | -1)
   return moved
 }
 
+/**
+ * What was told in one breath stands in the answer as a line each: the lines as they are then, the answers moved along
+ * with theirs, and by how many lines each one moved. Null while the answer is to other words.
+ */
+export function inSingleLines(mine: string[], answered: string[], answers: Record<string, string>) {
+  const moved: number[] = []
+  let at = 0
+  for (const line of mine) {
+    moved.push(at)
+    let whole = answered[at++] ?? ''
+    const plainly = (text: string) => text.replace(/[\s,;.]+/g, ' ').trim()
+    while (
+      plainly(whole) !== plainly(line) &&
+      plainly(line).startsWith(plainly(whole)) &&
+      at < answered.length
+    )
+      whole += ` ${answered[at++]}`
+    if (plainly(whole) !== plainly(line)) return null
+  }
+  if (at !== answered.length) return null
+  const theirs = Object.entries(answers).map(([place, answer]) => [moved[Number(place)]!, answer])
+  return { lines: answered, answers: Object.fromEntries(theirs) as Record<string, string>, moved }
+}
+
 /** One height of the river: kg in it there, what comes in from its line, what has gone off as steam or whey since the one above. */
 export interface Height {
   line: number

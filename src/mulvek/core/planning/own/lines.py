@@ -50,6 +50,7 @@ class Line:
 
 
 _GAVE = re.compile(r"^(?:and |it |that |this |all |which )*(?:gave|gives|made|makes|yielded|came to|came out(?: as| at)?|weighed|got|filled)\b\s*(?P<what>.*)$")  # fmt: skip
+_BREATHS = re.compile(r"\s*;\s*|,\s+(?:and\s+)?(?:then\s+)?|\.\s+(?=\S)")
 _PARTS = re.compile(r",\s+|\s+and\s+|\s+in\s+|\s+into\s+|;|\s+weighing\s+|\s+together\s+")
 _COUNT = re.compile(r"^(?:about |just |only )?(?P<n>\d+|[a-z]+)\s+(?P<unit>[a-z][a-z ]*?)(?:\s+(?:of|at)\s+(?P<each>\S.*?))?(?:\s+each)?$")  # fmt: skip
 _DOWN = re.compile(r"\b(?:boil|cook|reduc|simmer|thicken)\w*\b")
@@ -100,6 +101,36 @@ def read_line(
         return _thing_line(clean, names, measures, packs or {}) or _done(clean, measures)
     except KitchenError as error:
         return Line(text=clean, kind="note", problem=(error.message, error.fix))
+
+
+def parted(
+    text: str,
+    names: Mapping[tuple[str, ...], Thing],
+    measures: Measures = Measures(),  # noqa: B008 - frozen
+    packs: Mapping[str, Pack] | None = None,
+) -> list[str]:
+    """A line that tells several things, as a line for each: told in one breath, nothing of it is lost.
+
+    >>> from ..sweets.library import things
+    >>> from .names import names_of
+    >>> parted("1 L buffalo milk to half, 5 spoons of sugar, at the end, gave 12 sticks", names_of(things()))
+    ['1 L buffalo milk to half', '5 spoons of sugar, at the end', 'gave 12 sticks']
+    >>> parted("2 L cow milk curdled with lemon, gave 360 g", names_of(things()))
+    ['2 L cow milk curdled with lemon, gave 360 g']
+    """
+    if _GAVE.match(text.strip().lower()):
+        return [text]
+    first, *rest = _BREATHS.split(text)
+    lines = [first]
+    for part in rest:
+        line = read_line(part, names, measures, packs)
+        curd = _CURDLED.search(lines[-1].lower()) or _HUNG.search(lines[-1].lower())
+        of_its_own = line.kind == "in" or (line.gave is not None and not (curd and line.gave.count is None))
+        if of_its_own and line.problem is None:
+            lines.append(part)
+        elif part.strip():
+            lines[-1] += f", {part}"
+    return lines
 
 
 def _gave(text: str, what: str, measures: Measures) -> Line:

@@ -100,7 +100,7 @@ const cookMinutes = computed(() => {
 })
 const water = computed(() => {
   const knob = f.value?.knobs.find((k) => k.place === 'cook')
-  return knob ? String(knob.value) : ''
+  return knob ? String(+knob.value.toFixed(1)) : ''
 })
 const solids = computed(
   () => f.value?.levels.find((l) => l.key === 'total_solids')?.share.likely ?? 0.5,

@@ -101,7 +101,7 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
       <path :d="`M${where(h) - 4} ${h.y}q18 -4 26 -22`" class="off" />
       <text
         :x="Math.min(WIDTH - 4, where(h) + 30)"
-        :y="labels ? h.y + 12 : h.y - 6"
+        :y="h.y + 12"
         :text-anchor="where(h) > WIDTH - 100 ? 'end' : 'start'"
       >
         <tspan class="figure">{{ grams(h.off_kg) }}</tspan>

@@ -112,6 +112,7 @@ describe('the river', () => {
     expect(said.at(-1)!.kg).toBeCloseTo(0.7)
     const unsaid = riverOf(told([milk, sugar, gave], cooked), [])
     expect(unsaid.at(-1)).toMatchObject({ line: 1 })
+    expect(unsaid.at(-1)!.y).toBeGreaterThan(unsaid.at(-2)!.y) // a bend of its own, below what went in last
   })
 
   test('whey is no steam, and a note weighs nothing', () => {

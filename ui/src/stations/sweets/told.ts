@@ -95,7 +95,8 @@ export function riverOf(told: Told, ys: number[]): Height[] {
     if (at === cookedAt) {
       const off_kg = told.bowl_kg - told.cooked_kg
       kg -= off_kg
-      heights.push({ line: at, y: y(at), kg, in_kg: 0, off_kg, off: 'steam' })
+      const bend = line.kind === 'down' ? y(at) : between(at)
+      heights.push({ line: at, y: bend, kg, in_kg: 0, off_kg, off: 'steam' })
     }
   })
   return heights

@@ -304,6 +304,9 @@ def test_a_batch_that_is_not_told_whole_is_not_kept_and_says_why(client):
     for bad in ({"x": "level"}, {"1": "ladle"}):
         assert client.post("/api/sweets/told", json={"lines": REGATTA, "answers": bad}).status_code == 422
     assert client.post("/api/sweets/told", json={"lines": ["x"] * 31}).status_code == 422
+    breathless = ", ".join(["10 g sugar"] * 31)
+    many = client.post("/api/sweets/told", json={"lines": [breathless]})
+    assert many.status_code == 422 and "more than 30 things" in many.text  # refused, not cut off
     crooked = {**client.get("/api/sweets/form?sweet=basundi").json["form"], "name": "x", "told": {"lines": [3]}}
     assert client.post("/api/sweets/own", json={"form": crooked}).status_code == 422
 

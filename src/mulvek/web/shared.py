@@ -8,6 +8,7 @@ from typing import get_args
 
 from ..core.batch import attention
 from ..core.planning.caramel.shades import FROM_C, SEEN, ends_c
+from ..core.planning.own.lines import LONGEST_BREATH, MOST_LINES
 from ..core.planning.sweets.currency import CODES
 from ..core.properties.texture import STAGE_VERBS, STAGES
 from ..wire.last_words import Station
@@ -37,6 +38,8 @@ def shared_ts() -> str:
         "LONGEST_NAME": LONGEST_NAME,
         "LONGEST_WORDS": LONGEST_WORDS,
         "LONGEST_NOTE": LONGEST_NOTE,
+        "LONGEST_BREATH": LONGEST_BREATH,
+        "MOST_LINES": MOST_LINES,
     }
     lines = [f"export const {name} = {_literal(value)}\n" for name, value in constants.items()]
     return HEAD + "".join(lines)

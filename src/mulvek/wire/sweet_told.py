@@ -1,20 +1,21 @@
 """A batch told in the cook's own lines, and what is understood: the sum, the river, what is unusual, the sweet's form."""
 
-from collections.abc import Mapping
-from dataclasses import replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
 
 from pydantic import AfterValidator, Field
 
 from ..core.composition.composition import Composition
 from ..core.equipment.packs import Pack
+from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import Measures
-from ..core.errors import KitchenError
-from ..core.planning.own.account import Account, settle
+from ..core.errors import BadInput, KitchenError
+from ..core.planning.own.account import Account, Asks, settle
 from ..core.planning.own.amounts import Source
 from ..core.planning.own.beside import beside, next_time
 from ..core.planning.own.form import added_sugar, by_itself, form_of, many_of
-from ..core.planning.own.lines import MOST_LINES, Line, LineKind, parted, read_line
+from ..core.planning.own.lines import LONGEST_BREATH, MOST_LINES, Line, LineKind, parted, read_line
 from ..core.planning.own.names import names_of
 from ..core.planning.sweets.build import Pantry, build
 from ..core.planning.sweets.forms import read_sweet
@@ -33,7 +34,7 @@ def _place(text: str) -> str:
     return text
 
 
-TellLine = Annotated[str, Field(max_length=160), AfterValidator(_one_line)]
+TellLine = Annotated[str, Field(max_length=LONGEST_BREATH), AfterValidator(_one_line)]
 LinePlace = Annotated[str, AfterValidator(_place)]
 MOVES_THE_SUM = 0.01
 """A doubt is asked about when it can move more of the batch than this."""
@@ -145,7 +146,7 @@ class ToldOut(Out):
     ``form``: the sweet in the library's form, when it can be kept; else ``problem`` says why not."""
 
     lines: list[ToldLineOut]
-    asks: list[Literal["in", "gave"]]
+    asks: list[Asks]
     in_kg: float
     steam_kg: float
     whey_kg: float
@@ -189,20 +190,25 @@ def names_here(shelf: Things, pantry: Pantry) -> dict[tuple[str, ...], Thing]:
 def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
     """What is understood of a told batch.
 
-    :raises BadInput: field "answers", when an answer is none of those asked for.
+    :raises BadInput: field "answers", when an answer is none of those asked for; "lines", when they are too many.
     """
-    body = in_single_lines(body, shelf)
-    account, pantry = read_told_batch(body, shelf)
+    kitchen = _Kitchen.of(shelf)
+    body = kitchen.in_single_lines(body)
+    read = kitchen.read(body)
+    account = kitchen.settle(read, body.answers)
     form, problem = None, ""
     if not account.asks and not any(sum_.problem for sum_ in account.sums):
         try:
             form = form_of(account, body.name, {"lines": body.lines, "answers": body.answers})
-            check(read_sweet("own", form), pantry)
+            check(read_sweet("own", form), kitchen.pantry)
         except KitchenError as error:
             form, problem = None, f"{error.message} {error.fix}"
     return ToldOut(
-        lines=[_line(i, account, body, shelf) for i in range(len(account.lines))],
-        asks=list(account.asks),  # type: ignore[arg-type]
+        lines=[
+            _line(text, account, i, _options(i, account, read, body.answers, kitchen))
+            for i, text in enumerate(body.lines)
+        ],
+        asks=list(account.asks),
         in_kg=account.in_kg,
         steam_kg=account.steam_kg,
         whey_kg=account.whey_kg,
@@ -232,64 +238,82 @@ def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
             for b in account.bases
         ],
         layers=LayersOut.of(account.parts) if account.cooked_kg else None,
-        beside=_beside(account, form, body.name, pantry, shelf) if form else None,
-        next_time=_next_time(account, shelf),
+        beside=_beside(account, form, body.name, kitchen) if form else None,
+        next_time=_next_time(account, kitchen.pan),
         form=form,
         problem=problem,
     )
 
 
-def _words_here(shelf: Things) -> tuple[Pantry, dict[tuple[str, ...], Thing], Measures, dict[str, Pack]]:
-    """What the lines are read with."""
-    pantry = pantry_of(shelf)
-    packs = {
-        kept.base: Pack.of_thing(kept.thing.name, kept.pack)
-        for kept in shelf.house.values()
-        if kept.base and kept.pack
-    }
-    packs |= {f"milk:{n}": Pack.of_milk(shelf.milk(n).name, size) for n, (size, _) in shelf.packs.items()}
-    return pantry, names_here(shelf, pantry), shelf.kitchen().measures, packs
+@dataclass(frozen=True, slots=True)
+class _Kitchen:
+    """What the lines are read and reckoned with."""
+
+    shelf: Things
+    pantry: Pantry
+    names: Mapping[tuple[str, ...], Thing]
+    measures: Measures
+    packs: Mapping[str, Pack]
+    pan: Pan | None
+
+    @classmethod
+    def of(cls, shelf: Things) -> "_Kitchen":
+        pantry = pantry_of(shelf)
+        packs = {
+            kept.base: Pack.of_thing(kept.thing.name, kept.pack)
+            for kept in shelf.house.values()
+            if kept.base and kept.pack
+        }
+        packs |= {f"milk:{n}": Pack.of_milk(shelf.milk(n).name, size) for n, (size, _) in shelf.packs.items()}
+        pan = usual_pan(shelf.pans)
+        return cls(
+            shelf=shelf,
+            pantry=pantry,
+            names=names_here(shelf, pantry),
+            measures=shelf.kitchen().measures,
+            packs=packs,
+            pan=shelf.pan(pan) if pan is not None else None,
+        )
+
+    def in_single_lines(self, body: ToldIn) -> ToldIn:
+        """The same batch with a line for each thing; answers go with theirs."""
+        lines: list[str] = []
+        answers: dict[str, str] = {}
+        for place, text in enumerate(body.lines):
+            if (answer := body.answers.get(str(place))) is not None:
+                answers[str(len(lines))] = answer
+            lines += parted(text, self.names, self.measures, self.packs)
+        if len(lines) > MOST_LINES:
+            raise BadInput(
+                "lines", f"That is more than {MOST_LINES} things.", "Write one batch, without what it is for."
+            )
+        return body.model_copy(update={"lines": lines, "answers": answers})
+
+    def read(self, body: ToldIn) -> list[Line]:
+        return [read_line(text, self.names, self.measures, self.packs) for text in body.lines]
+
+    def settle(self, lines: Sequence[Line], answers: Mapping[str, str]) -> Account:
+        shape = self.pan.shape if self.pan else None
+        return settle(lines, self.pantry, shape, {int(place): key for place, key in answers.items()})
 
 
-def in_single_lines(body: ToldIn, shelf: Things) -> ToldIn:
-    """The same batch with a line for each thing; answers go with theirs."""
-    _, names, measures, packs = _words_here(shelf)
-    lines: list[str] = []
-    answers: dict[str, str] = {}
-    for place, text in enumerate(body.lines):
-        if (answer := body.answers.get(str(place))) is not None:
-            answers[str(len(lines))] = answer
-        lines += parted(text, names, measures, packs)
-    return body.model_copy(update={"lines": lines[:MOST_LINES], "answers": answers})
-
-
-def read_told_batch(body: ToldIn, shelf: Things) -> tuple[Account, Pantry]:
-    """The batch, and what it was built from."""
-    pantry, names, measures, packs = _words_here(shelf)
-    lines = [read_line(text, names, measures, packs) for text in body.lines]
-    answers = {int(place): key for place, key in body.answers.items()}
-    pan = usual_pan(shelf.pans)
-    shape = shelf.pan(pan).shape if pan is not None else None
-    return settle(lines, pantry, shape, answers), pantry
-
-
-def _line(i: int, account: Account, body: ToldIn, shelf: Things) -> ToldLineOut:
-    line, sum_ = account.lines[i], account.sums[i]
-    problem, fix = sum_.problem or ("", "")
+def _line(text: str, account: Account, place: int, options: list[ToldOptionOut]) -> ToldLineOut:
+    line, summed = account.lines[place], account.sums[place]
+    problem, fix = summed.problem or ("", "")
     grams = line.told.kg * 1e3 if line.told else None
-    said = " ".join(part for part in (_said(line), sum_.note) if part)
+    said = " ".join(part for part in (_said(line), summed.note) if part)
     if line.kind == "gave" and line.gave and line.gave.kg:
         grams = line.gave.kg * 1e3
         said = f"{account.stuck_kg * 1e3:.0f} g stayed in the pan and on the spoon." if account.weighed else ""
     return ToldLineOut(
-        text=body.lines[i],
+        text=text,
         kind=line.kind,
         key=line.thing.key if line.thing else "",
         name=line.thing.name if line.thing else "",
         grams=grams,
         source="weighed" if line.kind == "gave" and grams else line.told.source if line.told else "",
         said=said[:1].upper() + said[1:],
-        options=_options(i, line, account, body, shelf),
+        options=options,
         answer=line.told.likely if line.told else "",
         problem=problem,
         fix=fix,
@@ -318,29 +342,33 @@ def _step_said(line: Line) -> str:
     return f"A step: {', '.join(parts)}."
 
 
-def _options(i: int, line: Line, account: Account, body: ToldIn, shelf: Things) -> list[ToldOptionOut]:
+def _options(
+    place: int, account: Account, read: Sequence[Line], answers: Mapping[str, str], kitchen: _Kitchen
+) -> list[ToldOptionOut]:
+    """What a doubtful word could mean, when that moves the sum."""
+    line = account.lines[place]
     told = line.told
     if told is None or not told.options or not account.cooked_kg:
         return []
-    kgs = [option.kg for option in told.options]
-    if max(kgs) - min(kgs) < MOVES_THE_SUM * account.cooked_kg:
+    masses = [option.kg for option in told.options]
+    if max(masses) - min(masses) < MOVES_THE_SUM * account.cooked_kg:
         return []
     sweetens = line.thing is not None and line.thing.added_sugar > 0
-    found = []
-    for option in told.options:
-        sugar = None
-        if sweetens:
-            other, _ = read_told_batch(
-                body.model_copy(update={"answers": {**body.answers, str(i): option.key}}), shelf
-            )
-            sugar = added_sugar(other)
-        found.append(ToldOptionOut(key=option.key, text=option.text, grams=option.kg * 1e3, sugar=sugar))
-    return found
+    return [
+        ToldOptionOut(
+            key=option.key,
+            text=option.text,
+            grams=option.kg * 1e3,
+            sugar=added_sugar(kitchen.settle(read, {**answers, str(place): option.key})) if sweetens else None,
+        )
+        for option in told.options
+    ]
 
 
-def _beside(account: Account, form: Mapping[str, Any], name: str, pantry: Pantry, shelf: Things) -> BesideOut:
+def _beside(account: Account, form: Mapping[str, Any], name: str, kitchen: _Kitchen) -> BesideOut:
     sweet = read_sweet("own", form)
-    found = beside(account, build(sweet, sweet.usual, pantry), library(), shelf.kitchen().freezer_c, name)
+    own = build(sweet, sweet.usual, kitchen.pantry)
+    found = beside(account, own, library(), kitchen.shelf.kitchen().freezer_c, name)
     return BesideOut(
         sweet=found.like.key,
         name=found.like.name,
@@ -350,12 +378,10 @@ def _beside(account: Account, form: Mapping[str, Any], name: str, pantry: Pantry
     )
 
 
-def _next_time(account: Account, shelf: Things) -> NextTimeOut | None:
+def _next_time(account: Account, pan: Pan | None) -> NextTimeOut | None:
     told = next_time(account)
     if told is None:
         return None
-    number = usual_pan(shelf.pans)
-    pan = shelf.pan(number) if number is not None else None
     return NextTimeOut(
         of=told.base.of.name if told.base else "all of it",
         kg=told.kg,

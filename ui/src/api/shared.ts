@@ -102,3 +102,5 @@ export const CURRENCIES = ["AED", "AFN", "ALL", "AMD", "ANG", "AOA", "ARS", "AUD
 export const LONGEST_NAME = 60
 export const LONGEST_WORDS = 80
 export const LONGEST_NOTE = 2000
+export const LONGEST_BREATH = 500
+export const MOST_LINES = 30

@@ -191,10 +191,14 @@ class Verdict:
     days: int = 0
 
 
+SANDY = 0.185
+"""From here on a frozen mix grows sandy within days."""
+
+
 def sandiness(mix: Composition) -> Verdict:
     """Lactose grains in a frozen mix by MSNF ÷ (MSNF + water) (F26; days are our estimate)."""
     ratio = mix.msnf / (mix.msnf + mix.water)
-    for below, word, days in ((0.15, "low", 30), (0.185, "watch", 21), (0.22, "high", 10)):
+    for below, word, days in ((0.15, "low", 30), (SANDY, "watch", 21), (0.22, "high", 10)):
         if ratio < below:
             return Verdict(word, ratio, days)
     return Verdict("very high", ratio, 7)

@@ -2,16 +2,9 @@
 import { useResizeObserver } from '@vueuse/core'
 import { nextTick, ref, watch } from 'vue'
 import type { Told } from '@/api/client'
+import { LONGEST_BREATH, MOST_LINES } from '@/api/shared'
 import { grams as weighed } from '@/say'
-import {
-  answersOf,
-  answersSaid,
-  EXAMPLE,
-  inSingleLines,
-  linesOf,
-  MOST_LINES,
-  shifted,
-} from './told'
+import { answersOf, answersSaid, EXAMPLE, inSingleLines, linesOf, shifted } from './told'
 
 /**
  * The cook's lines: one line, one thing done. Enter opens the next, what is understood stands under each, and only a
@@ -78,7 +71,7 @@ function paste(event: ClipboardEvent, at: number) {
   event.preventDefault()
   const all = linesOf(lines.value)
   const fresh = text.split(/\r?\n/).filter((line) => line.trim())
-  all.splice(at, all[at] ? 0 : 1, ...fresh.map((line) => line.trim().slice(0, 120)))
+  all.splice(at, all[at] ? 0 : 1, ...fresh.map((line) => line.trim().slice(0, LONGEST_BREATH)))
   put(all, {})
   emit('kept')
 }
@@ -111,7 +104,7 @@ const told = (at: number) =>
   props.told?.lines[at]?.text === linesOf(lines.value)[at] ? props.told?.lines[at] : undefined
 const MARK = { told: 'told', guess: 'guess', doubt: '?', weighed: '✓', '': '' }
 const SPOKEN = { told: 'told', guess: 'a guess', doubt: 'in doubt', weighed: 'weighed', '': '' }
-const least = (option: { grams: number; sugar: number | null }) =>
+const makes = (option: { grams: number; sugar: number | null }) =>
   `${weighed(option.grams / 1e3)}${option.sugar === null ? '' : `, ${Math.round(option.sugar * 100)} % sugar`}`
 </script>
 
@@ -123,7 +116,7 @@ const least = (option: { grams: number; sugar: number | null }) =>
           class="text"
           rows="1"
           :value="line"
-          maxlength="120"
+          :maxlength="LONGEST_BREATH"
           autocomplete="off"
           autocapitalize="off"
           spellcheck="false"
@@ -164,7 +157,7 @@ const least = (option: { grams: number; sugar: number | null }) =>
             @click="answer(at, o.key)"
           >
             <b>{{ o.text }}</b>
-            <span>{{ least(o) }}</span>
+            <span>{{ makes(o) }}</span>
           </button>
         </div>
       </li>

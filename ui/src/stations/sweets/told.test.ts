@@ -2,16 +2,9 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, test } from 'vitest'
 import { nextTick } from 'vue'
 import type { Told } from '@/api/client'
+import { MOST_LINES } from '@/api/shared'
 import ToldLines from './ToldLines.vue'
-import {
-  answersOf,
-  answersSaid,
-  inSingleLines,
-  linesOf,
-  MOST_LINES,
-  riverOf,
-  shifted,
-} from './told'
+import { answersOf, answersSaid, inSingleLines, linesOf, riverOf, shifted } from './told'
 
 const line = (more: Partial<Told['lines'][number]>): Told['lines'][number] => ({
   text: '',

@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
 import type { Told } from '@/api/client'
+import { MOST_LINES } from '@/api/shared'
 
 /** A batch in the cook's own lines, as it stands in the address: one line under the other, answers by their line. */
 export const TOLD_FIRST = { name: '', lines: '', answers: '', edit: '' }
@@ -12,7 +13,6 @@ export const EXAMPLE = [
   'cardamom',
   'gave 14 sticks, 1 020 g',
 ]
-export const MOST_LINES = 30
 
 export const linesOf = (text: string) => text.split('\n').slice(0, MOST_LINES)
 export const answersOf = (text: string): Record<string, string> =>

@@ -6,6 +6,7 @@ tenth and a scale by a hundredth.
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from typing import Literal
 
 from ...composition.composition import Composition, together
 from ...equipment.vessels import Shape, Straight
@@ -25,6 +26,8 @@ NO_PAN = Straight(0.1, 0.1)
 DRIEST = 0.85
 CHHENA_WATER, HUNG_WATER = 0.56, 0.72
 """Of a curd that nobody weighed: what the library drains to."""
+Asks = Literal["in", "gave"]
+"""What only the cook can tell: what went in, or what came of it."""
 _CURD_WATER = {"curdle": (0.45, 0.70), "hang": (0.56, 0.84)}
 
 
@@ -77,7 +80,7 @@ class Account:
     unit: str = ""
     each_kg: float | None = None
     parts: Composition = field(default_factory=Composition)
-    asks: tuple[str, ...] = ()
+    asks: tuple[Asks, ...] = ()
 
     @property
     def in_kg(self) -> float:

@@ -11,14 +11,13 @@ from ..sweets.formula import School, Sweet
 from ..sweets.fruits import fruit_cautions
 from ..sweets.library import things
 from .account import Account, OwnBase
-from .form import called_like, is_frozen
+from .form import is_frozen
+from .names import plain
 
 FROZEN_OR_NOT, LIKE_IN_NAME, OTHER_MAKING, OTHER_THINGS, OTHER_PIECE = 40.0, -60.0, 15.0, 20.0, 12.0
 """How far apart two sweets are for it, beside the squares of their shares: set so that what is in it tells more than how
 rich it is."""
 _IN_MANY = frozenset({"milk", "sugar", "spice", "nut", "fat", "water"})
-SANDY = 0.185
-"""Above it a frozen mix grows sandy within days (sweets dossier F26)."""
 STOP_LN_SD = 0.03
 """How well one batch tells where to stop: its weight, and what its words leave open, come on top."""
 
@@ -101,6 +100,16 @@ def nearest(account: Account, own: Built, sweets: Mapping[str, Sweet], name: str
     return min(pairs, key=apart)
 
 
+def called_like(name: str, many: str) -> bool:
+    """Whether a sweet's name or its pieces speak of another: "regatta kulfi" of kulfi.
+
+    >>> called_like("the regatta kulfi", "kulfi"), called_like("rabri", "kulfi")
+    (True, False)
+    """
+    words = {plain(word) for word in name.split()}
+    return {plain(word) for word in many.split()} <= words
+
+
 def _outside(value: float, low: float, high: float) -> float:
     """The square of how far it lies from the middle, in half widths of its window; nine at most."""
     return min(9.0, ((value - (low + high) / 2) / max(3.0, (high - low) / 2)) ** 2)
@@ -142,7 +151,7 @@ def _unusual(account: Account, own: Built, like: Sweet, shown: list[Level], free
         sand = fz.sandiness(parts)
         if sand.word in ("high", "very high"):
             text = (
-                f"Milk solids are {sand.figure * 100:.0f} % of it without sugar and fat; from {SANDY * 100:.0f} % on "
+                f"Milk solids are {sand.figure * 100:.0f} % of it without sugar and fat; from {fz.SANDY * 100:.0f} % on "
                 f"lactose grows into grains. Eat it within {sand.days} days, or stop earlier."
             )
             found.append(Unusual("Sand in a while.", text, grave=True))

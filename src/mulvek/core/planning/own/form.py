@@ -14,12 +14,11 @@ from ..sweets.portions import FIRM_C
 from ..sweets.stuff import Thing
 from .account import Account, OwnBase
 from .lines import Line
-from .names import plain
 
 FROZEN_PIECES = frozenset({"stick", "kulfi", "lolly", "pop", "mould", "cone"})
 CUT_PIECES = frozenset({"square", "diamond", "slice", "bar", "slab", "cut", "burfi"})
 SHAPED_PIECES = frozenset({"ball", "peda", "laddu", "laddoo", "ladoo", "roll", "disc", "round", "cake", "truffle", "piece"})  # fmt: skip
-HELPING_KG = 0.100
+SERVED_KG = 0.100
 AIR = 0.08
 """Of a pressed slab (sweets dossier F40)."""
 _LATE_GROUPS = frozenset({"sugar", "nut", "spice"})
@@ -200,7 +199,7 @@ def added_sugar(account: Account) -> float:
 
 
 def _piece(account: Account, frozen: bool) -> dict[str, Any]:
-    each = account.each_kg or HELPING_KG
+    each = account.each_kg or SERVED_KG
     if not 0.002 <= each <= 2.0:
         raise Impossible(
             "lines", f"One piece would weigh {each * 1e3:.3g} g.", "Look at how many it gave, and what of."
@@ -314,13 +313,3 @@ def _step(
         "check": check,
         "adds": adds or [],
     }
-
-
-def called_like(name: str, many: str) -> bool:
-    """Whether a sweet's name or its pieces speak of another: "regatta kulfi" of kulfi.
-
-    >>> called_like("the regatta kulfi", "kulfi"), called_like("rabri", "kulfi")
-    (True, False)
-    """
-    words = {plain(word) for word in name.split()}
-    return {plain(word) for word in many.split()} <= words

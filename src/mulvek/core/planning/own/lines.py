@@ -15,7 +15,8 @@ from .names import find, plain
 
 LineKind = Literal["in", "down", "gave", "step", "note"]
 MadeBy = Literal["reduce", "curdle", "hang"]
-LONGEST_LINE, MOST_LINES = 120, 30
+LONGEST_LINE, LONGEST_BREATH, MOST_LINES = 160, 500, 30
+"""Letters of a line, and of several told in one breath; lines of a batch."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -8,7 +8,6 @@ from functools import cache
 from ...composition.materials import read_table
 from ..sweets.stuff import Thing
 
-MILK_WORD = "milk"
 _WORD = re.compile(r"[^\W_]+(?:[-'’][^\W_]+)*")
 
 

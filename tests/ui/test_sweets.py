@@ -327,7 +327,7 @@ def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: st
     page.get_by_role("button", name="one more line").click()
     page.get_by_role("textbox", name="line 4").fill("gave 14 sticks, 1 020 g")
     sentence = page.get_by_label("The sweet")
-    expect(sentence).to_contain_text("14 sticks of 73 g, milk taken 2.4 times down, not 2.")
+    expect(sentence).to_contain_text("14 sticks of 73 g, milk taken 2.45 times down, not 2.")
     doubt = page.get_by_role("group", name=re.compile("Which one is meant by .5 big spoons"))
     expect(doubt.get_by_role("button", pressed=True)).to_contain_text("17 % sugar")
     expect(page.get_by_label("Beside the library")).to_contain_text("above most")

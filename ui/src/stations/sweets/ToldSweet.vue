@@ -118,8 +118,9 @@ function keepIt() {
 }
 const whole = computed(() => Boolean(told.value?.form))
 const reduced = computed(() => told.value?.bases.find((b) => b.made_by === 'reduce'))
-const times = (kg: number) =>
-  reduced.value ? (reduced.value.start_kg / kg).toFixed(1).replace(/\.0$/, '') : ''
+/** As Sweets says it of the sweet that is kept; what the words alone would have given, roughly. */
+const times = (kg: number, digits = 2) =>
+  reduced.value ? String(+(reduced.value.start_kg / kg).toFixed(digits)) : ''
 const unusual = computed(() => told.value?.beside?.unusual.slice(0, 3) ?? [])
 const ways = computed(() => told.value?.beside)
 const missing = computed(() => {
@@ -161,8 +162,8 @@ const missing = computed(() => {
           ><b v-else>{{ grams(told.finished_kg) }}</b
           ><template v-if="reduced"
             >, milk taken <b>{{ times(reduced.made_kg) }} times</b> down<template
-              v-if="reduced.settled && times(reduced.told_kg) !== times(reduced.made_kg)"
-              >, not {{ times(reduced.told_kg) }}</template
+              v-if="reduced.settled && times(reduced.told_kg, 1) !== times(reduced.made_kg, 1)"
+              >, not {{ times(reduced.told_kg, 1) }}</template
             ></template
           >.
         </template>

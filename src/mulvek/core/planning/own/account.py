@@ -353,7 +353,7 @@ def _by_scale(told: OwnBase, made: OwnBase) -> str:
     heavier = "less" if made.made_kg < told.told_kg else "more"
     return (
         f"Your words alone would weigh {told.told_kg * 1e3:.0f} g, and you weighed {heavier}: "
-        f"so it was {made.made_kg * 1e3:.0f} g, {made.times:.2g} times down."
+        f"so it was {made.made_kg * 1e3:.0f} g, {made.times:.3g} times down."
     )
 
 

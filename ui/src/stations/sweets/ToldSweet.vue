@@ -155,7 +155,7 @@ const missing = computed(() => {
           @kept="((nameless = false), keep())"
         />
         <template v-if="told && !told.asks.length">
-          {{ ' ' }}From this one batch:
+          {{ ' ' }}One batch:
           <template v-if="told.count && told.each_kg"
             ><b>{{ told.count }} {{ told.count === 1 ? told.one : told.many }}</b> of
             <b>{{ grams(told.each_kg) }}</b></template

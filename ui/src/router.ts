@@ -28,6 +28,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   'caramel-pan': ['Stove', () => import('./stations/stove/CaramelStove.vue')],
   sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
   book: ['Book', () => import('./stations/book/BookList.vue')],
+  mend: ['What went wrong', () => import('./stations/mend/MendStation.vue')],
   batch: ['Book', () => import('./stations/book/BookPage.vue')],
   science: ['Science', () => import('./reading/TextPage.vue')],
   using: ['How to use it', () => import('./reading/TextPage.vue')],

@@ -14,6 +14,7 @@ from ..core.batch.events import (
     Begun,
     Carried,
     Event,
+    FaultFound,
     FirstBoil,
     FlameChanged,
     Gone,
@@ -52,6 +53,7 @@ from ..core.batch.fold import Fusion
 from ..core.batch.running import BatchState
 from ..core.batch.sweet_run import SweetRun, base_step, is_of
 from ..core.equipment.quantities import say
+from ..core.mending.faults import faults
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
 from .slugs import spoken
@@ -118,6 +120,8 @@ def sentence(event: Event, told: Told) -> str:
             return f"gave {say(mass_kg, 'mass')}"
         case Note(text):
             return text
+        case FaultFound(fault=key, cause=cause):
+            return _found(key, cause)
         case Judged(how):
             return f"cold it was {spoken(how)}"
         case StepBegun(step):
@@ -163,6 +167,15 @@ _GONE = {
     "spilt": "what was left was spilt",
     "not-liked": "what was left was thrown away: nobody liked it",
 }
+
+
+def _found(key: str, cause: str) -> str:
+    """What was found wrong; a fault that this release does not know keeps its slug."""
+    known = faults().get(key)
+    if known is None:
+        return spoken(key)
+    why = next((one.why for one in known.causes if one.key == cause), "")
+    return f"{known.title}: {why}" if why else known.title
 
 
 def _of_change(what: Any) -> str:

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session, load_only
 from ..core.batch.attention import Hushed, Missed, Snoozed
 from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
-from ..core.batch.events import Judged, Note, Reading, Scraped, Stirred
+from ..core.batch.events import FaultFound, Judged, Note, Reading, Scraped, Stirred
 from ..core.batch.kinds import KINDS
 from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
@@ -24,7 +24,7 @@ if TYPE_CHECKING:
 OUTCOME = load_only(
     BatchRow.finished, BatchRow.verdict, BatchRow.lesson_ln, BatchRow.lesson_sd, BatchRow.ln_ratio, BatchRow.summary
 )
-CHANGES_NOTHING = (Stirred, Scraped, Reading, Note, Missed, Snoozed, Hushed)
+CHANGES_NOTHING = (Stirred, Scraped, Reading, Note, FaultFound, Missed, Snoozed, Hushed)
 """Happenings after which a reduction's outcome is as it was."""
 
 

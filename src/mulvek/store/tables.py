@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, UniqueConstraint, text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 from ..core.planning.sweets.currency import USUAL
@@ -159,7 +159,11 @@ class EventRow(Happened, Base):
     """One happening of a batch."""
 
     __tablename__ = "event"
-    __table_args__ = (UniqueConstraint("batch_id", "number"), UniqueConstraint("batch_id", "key"))
+    __table_args__ = (
+        UniqueConstraint("batch_id", "number"),
+        UniqueConstraint("batch_id", "key"),
+        Index("ix_event_fault", "batch_id", sqlite_where=text("kind = 'fault_found'")),
+    )
     batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"))
 
 

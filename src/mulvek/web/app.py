@@ -23,6 +23,7 @@ from . import (
     keeping,
     larder,
     last_words,
+    mending,
     pages,
     problems,
     reading,
@@ -93,6 +94,7 @@ def create_app(
     instruments.routes(app, db, clock, changes, readers)
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
+    mending.routes(app, db, clock)
     sweets.routes(app, db)
     last_words.routes(app, db)
     shelf.routes(app, db, clock)

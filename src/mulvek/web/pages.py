@@ -27,6 +27,7 @@ ADDRESSES = {
     "caramel-pan": "/stove/caramel/<int:id>",
     "sweet": "/stove/sweet/<int:id>",
     "book": "/book",
+    "mend": "/book/mend",
     "batch": "/book/<int:id>",
     "science": "/science/<string:page>",
     "using": "/using/<string:page>",

@@ -7,8 +7,9 @@ from typing import Annotated, Any, Literal, Union, get_type_hints
 from pydantic import Field, create_model
 
 from ..core.batch.events import KINDS as HAPPENINGS
-from ..core.batch.events import Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned, Verdict
-from ..core.errors import Conflict
+from ..core.batch.events import FaultFound, Happening, MilkAdded, PanSwapped, StopMoved, SugarPlanned, Verdict
+from ..core.errors import BadInput, Conflict
+from ..core.mending.faults import Fault, fault
 from ..core.planning.caramel.shades import SeenShade, Shade
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
@@ -21,6 +22,19 @@ Key = Annotated[
     Field(min_length=8, max_length=64, pattern=r"^[A-Za-z0-9_-]+$", description="The sender's own, once an event"),
 ]
 Slug = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[a-z0-9_-]+$")]
+
+
+Answers = Annotated[dict[str, float], Field(max_length=60)]
+"""What a cook said of readings, by reading: a number in its unit; 1 for yes and 0 for no."""
+
+
+def asked_of(found: Fault, answers: Mapping[str, float]) -> dict[str, float]:
+    """:raises BadInput: field "answers", when one tells nothing of this fault."""
+    for reading in answers:
+        if reading not in found.readings:
+            known = ", ".join(found.readings)
+            raise BadInput("answers", f"“{reading}” tells nothing of this.", f"Answer one of: {known}.")
+    return dict(answers)
 
 
 class EventBody(Body):
@@ -88,11 +102,29 @@ class PanSwappedIn(EventBody):
         return PanSwapped(things.pan(self.pan), self.pan)
 
 
+class FaultFoundIn(EventBody):
+    """What went wrong with it, and the cause that the cook holds for the true one; empty for none."""
+
+    kind: Literal["fault_found"]
+    fault: Slug
+    cause: Annotated[str, Field(max_length=40, pattern=r"^[a-z0-9-]*$")] = ""
+    answers: Answers = Field(default_factory=dict)
+    next_time: bool = Field(False, description="The next plan of its like is to be told of it")
+
+    def happening(self, things: Things | None, plan: Any) -> Happening:
+        found = fault(self.fault)
+        if self.cause:
+            found.cause(self.cause)
+        answers = asked_of(found, self.answers)
+        return FaultFound(fault=found.key, answers=answers, cause=self.cause, next_time=self.next_time)
+
+
 IN_WORDS: Mapping[str, type[EventBody]] = {
     "stop_moved": StopMovedIn,
     "sugar_planned": SugarPlannedIn,
     "milk_added": MilkAddedIn,
     "pan_swapped": PanSwappedIn,
+    "fault_found": FaultFoundIn,
 }
 NEVER_SENT = {
     "begun",

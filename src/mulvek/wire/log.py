@@ -2,7 +2,7 @@
 take back."""
 
 from ..core.batch.attention import Attention
-from ..core.batch.events import Begun, Carried, Judged, Lit, Note, Undo, kind_of
+from ..core.batch.events import Begun, Carried, FaultFound, Judged, Lit, Note, Undo, kind_of
 from ..core.batch.log import Log
 from ..language.happened import Told, sentence
 from .model import Out
@@ -38,7 +38,7 @@ def log_lines(log: Log, told: Told, newest: int | None = None) -> list[LogLine]:
 
 def undo_id(log: Log) -> int | None:
     """The newest happening that the undo key takes back: no beginning, no remark, no putting off."""
-    kept = Undo | Begun | Lit | Carried | Note | Judged | Attention
+    kept = Undo | Begun | Lit | Carried | Note | Judged | FaultFound | Attention
     return next(
         (e.id for e in reversed(log.events) if not isinstance(e.what, kept) and e.id not in log.undone_by), None
     )

@@ -1048,6 +1048,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What went wrong: the causes in their order, what speaks for each, what to ask, what to do */
+        post: operations["diagnose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that is made, with what can go wrong with it */
+        get: operations["get_mend_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was kept for the next time that this is made */
+        get: operations["get_next_time"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rehearsals": {
         parameters: {
             query?: never;
@@ -1680,6 +1731,20 @@ export interface components {
             parts: components["schemas"]["SwapPartOut"][];
             /** Words */
             words: string;
+        };
+        /** AnswerOut */
+        AnswerOut: {
+            /**
+             * Bowls
+             * @description Of each cause, if this is the answer
+             */
+            bowls: {
+                [key: string]: number;
+            };
+            /** Text */
+            text: string;
+            /** Value */
+            value: number;
         };
         /**
          * AnyBatchOut
@@ -2464,6 +2529,36 @@ export interface components {
             };
         };
         /**
+         * CauseOut
+         * @description ``bowls`` of five, by halves: the fuller, the likelier.
+         */
+        CauseOut: {
+            /** Against */
+            against: components["schemas"]["LineOut"][];
+            /** Bowls */
+            bowls: number;
+            /** Confirmed */
+            confirmed: boolean;
+            /** Key */
+            key: string;
+            /** Next */
+            next: string;
+            /** Speaks */
+            speaks: components["schemas"]["LineOut"][];
+            /**
+             * Unknown
+             * @description What nobody knows of it, as it is asked for
+             */
+            unknown: string[];
+            /** Why */
+            why: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "almost-surely" | "very-likely" | "likely" | "possible" | "unlikely" | "hardly";
+        };
+        /**
          * Caution
          * @description One caution: a bold start, the rest of the sentence, and how much it weighs.
          */
@@ -3212,7 +3307,61 @@ export interface components {
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["LeftWeighedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["FaultFoundIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["LeftWeighedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+        };
+        /**
+         * FaultFoundIn
+         * @description What went wrong with it, and the cause that the cook holds for the true one; empty for none.
+         */
+        FaultFoundIn: {
+            /** Answers */
+            answers?: {
+                [key: string]: number;
+            };
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Cause
+             * @default
+             */
+            cause?: string;
+            /** Fault */
+            fault: string;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fault_found";
+            /**
+             * Next Time
+             * @description The next plan of its like is to be told of it
+             * @default false
+             */
+            next_time?: boolean;
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+        };
+        /** FaultOut */
+        FaultOut: {
+            /** Key */
+            key: string;
+            /** Signs */
+            signs: string;
+            /** Title */
+            title: string;
         };
         /** FieldProblem */
         FieldProblem: {
@@ -3396,6 +3545,20 @@ export interface components {
             form: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * FoundFault
+         * @description What the cook said of it before.
+         */
+        FoundFault: {
+            /** Cause */
+            cause: string;
+            /** Event */
+            event: number;
+            /** Fault */
+            fault: string;
+            /** Next Time */
+            next_time: boolean;
         };
         /**
          * FoundIn
@@ -3992,6 +4155,27 @@ export interface components {
             words: string;
         };
         /**
+         * KeptForNext
+         * @description What the next plan is told: of which batch, what went wrong with it, why, and what to do.
+         */
+        KeptForNext: {
+            /** Answers */
+            answers: {
+                [key: string]: number;
+            };
+            batch: components["schemas"]["MendedBatch"];
+            /** Cause */
+            cause: string;
+            /** Fault */
+            fault: string;
+            /** Next */
+            next: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * KitchenIn
          * @description Where it is and what its cups hold. Volumes in ml, as they are measured.
          */
@@ -4463,6 +4647,27 @@ export interface components {
             used_kg: number;
         };
         /**
+         * LineOut
+         * @description A reading in words; from where it is known: an event of the log, the plan, the Larder, or the cook's answer.
+         */
+        LineOut: {
+            /** At S */
+            at_s: number | null;
+            /** Batch */
+            batch: number | null;
+            /** Event */
+            event: number | null;
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "log" | "plan" | "larder" | "said";
+            /** Reading */
+            reading: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * LitOut
          * @description Where on the Bench it is planned, and its words there.
          */
@@ -4618,13 +4823,42 @@ export interface components {
             weighs_kg: number;
         };
         /**
+         * MendChoices
+         * @description All that is made, with what can go wrong with it.
+         */
+        MendChoices: {
+            /** Products */
+            products: components["schemas"]["ProductOut"][];
+        };
+        /**
          * MendIn
-         * @description A plan, and where the batch stands now in the words of a stop: "700 g", "3.6 cm", "spoonable cold".
+         * @description What went wrong: with a batch, or with what is made and no batch at all. ``fault`` empty asks what there is.
          */
         MendIn: {
-            /** Now */
-            now: string;
-            plan: components["schemas"]["ReduceIn"];
+            /** Answers */
+            answers?: {
+                [key: string]: number;
+            };
+            /**
+             * Batch
+             * @default null
+             */
+            batch?: number | null;
+            /**
+             * Fault
+             * @default
+             */
+            fault?: string;
+            /**
+             * Product
+             * @default
+             */
+            product?: string;
+            /**
+             * Skip
+             * @description Readings that the cook does not know
+             */
+            skip?: string[];
         };
         /**
          * MendOut
@@ -4636,6 +4870,20 @@ export interface components {
             spoonfuls: number;
             /** Words */
             words: string;
+        };
+        /** MendedBatch */
+        MendedBatch: {
+            /** Created At S */
+            created_at_s: number;
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "reduce" | "curdle" | "strain" | "caramel" | "sweet";
+            /** Name */
+            name: string;
         };
         /**
          * Mending
@@ -4650,6 +4898,37 @@ export interface components {
             total_solids_now: number;
             /** Total Solids Wanted */
             total_solids_wanted: number;
+        };
+        /**
+         * MendingOut
+         * @description The answer. Without a fault only what there is to choose from, and what was found before.
+         */
+        MendingOut: {
+            /** Answered */
+            answered: components["schemas"]["LineOut"][];
+            batch: components["schemas"]["MendedBatch"] | null;
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+            /** Caution */
+            caution: string;
+            /** Cleared */
+            cleared: string[];
+            fault: components["schemas"]["FaultOut"] | null;
+            /** Faults */
+            faults: components["schemas"]["FaultOut"][];
+            /** Found */
+            found: components["schemas"]["FoundFault"][];
+            /** Product */
+            product: string;
+            /** Product Name */
+            product_name: string;
+            question: components["schemas"]["QuestionOut"] | null;
+            /** Record */
+            record: components["schemas"]["MomentOut"][];
+            /** Rescue */
+            rescue: string;
+            /** Throw Away */
+            throw_away: boolean;
         };
         /**
          * MilkAddedIn
@@ -4894,6 +5173,27 @@ export interface components {
             name: string;
         };
         /**
+         * MomentOut
+         * @description A line of the log; ``readings``: what it tells of this fault. ``kg``: what stood in the pan then, where it was weighed
+         *     or can be reckoned.
+         */
+        MomentOut: {
+            /** At S */
+            at_s: number;
+            /** Batch */
+            batch: number;
+            /** Event */
+            event: number;
+            /** Kg */
+            kg: number | null;
+            /** Kind */
+            kind: string;
+            /** Readings */
+            readings: string[];
+            /** Text */
+            text: string;
+        };
+        /**
          * Mould
          * @description A mould's inside: m³, m² of cooled surface, m to its core; its wall and how free it stands.
          *
@@ -4963,6 +5263,14 @@ export interface components {
             to_depth_m: number;
             /** To S */
             to_s: number;
+        };
+        /**
+         * NextPlanOut
+         * @description What was kept for the next time, newest first.
+         */
+        NextPlanOut: {
+            /** Kept */
+            kept: components["schemas"]["KeptForNext"][];
         };
         /**
          * NextTimeOut
@@ -5528,6 +5836,29 @@ export interface components {
             status: number;
             /** Title */
             title: string;
+        };
+        /** ProductOut */
+        ProductOut: {
+            /** Faults */
+            faults: components["schemas"]["FaultOut"][];
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * QuestionOut
+         * @description The reading that would tell most. ``measure``: how to know it next time.
+         */
+        QuestionOut: {
+            /** Answers */
+            answers: components["schemas"]["AnswerOut"][];
+            /** Measure */
+            measure: string;
+            /** Reading */
+            reading: string;
+            /** Text */
+            text: string;
         };
         /**
          * Range
@@ -15551,6 +15882,343 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    diagnose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendingOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_mend_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendChoices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_next_time: {
+        parameters: {
+            query: {
+                /** @description A sweet's key, or the kind of a base: "kalakand", "curdle" */
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextPlanOut"];
                 };
             };
             /** @description Bad Request */

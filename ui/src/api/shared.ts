@@ -20,6 +20,7 @@ export const ADDRESSES = {
   "caramel-pan": "/stove/caramel/:id(\\d+)",
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
+  "mend": "/book/mend",
   "batch": "/book/:id(\\d+)",
   "science": "/science/:page",
   "using": "/using/:page"

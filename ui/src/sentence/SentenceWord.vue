@@ -29,6 +29,7 @@ const value = defineModel<string>({ required: true })
 const seen = computed(() => props.shown.trim() || 'nothing')
 const emit = defineEmits<{ kept: [] }>()
 
+const LONG = 24
 const open = ref(false)
 const before = ref('')
 const button = ref<HTMLButtonElement>()
@@ -104,7 +105,7 @@ function onKey(event: KeyboardEvent) {
 </script>
 
 <template>
-  <span class="joined"
+  <span class="joined" :class="{ long: seen.length > LONG }"
     ><button
       ref="button"
       type="button"
@@ -160,6 +161,10 @@ function onKey(event: KeyboardEvent) {
 <style scoped>
 .joined {
   white-space: nowrap;
+}
+/* a word of a whole line may break */
+.joined.long {
+  white-space: normal;
 }
 .word {
   color: var(--cobalt);

@@ -104,3 +104,25 @@ test('a value is shown by its text, or as it is', () => {
   expect(shown([], '45 min')).toBe('45 min')
   expect(plain('1 L')).toEqual([{ value: '1 L', text: '1 L' }])
 })
+
+test('what is typed stays when the Larder is heard of only then, and when it changes', async () => {
+  const kitchen = data.value
+  data.value = undefined
+  await router.push('/bench/curdle?wait=4+minutes')
+  const screen = defineComponent({
+    setup() {
+      words = useWords('/bench/curdle', FIRST, [])
+      return () => h('i')
+    },
+  })
+  mount(screen, { global: { plugins: [router] } })
+  words.words.amount = '2 L'
+  data.value = kitchen
+  await flushPromises()
+  expect({ ...words.words }).toEqual({ ...FIRST, wait: '4 minutes', amount: '2 L' })
+  await at('/bench/curdle')
+  words.words.amount = '1 L'
+  data.value = { ...(kitchen as object), pans: [{ id: 7, name: 'new pot' }] }
+  await flushPromises()
+  expect({ ...words.words }).toEqual({ ...FIRST, milk: '1', pan: '7', amount: '1 L' })
+})

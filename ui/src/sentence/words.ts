@@ -1,5 +1,5 @@
 import { reactive, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import type { LarderOut } from '@/api/client'
 import { useLarder } from '@/api/kitchen'
 
@@ -36,14 +36,20 @@ export function useWords<T extends Record<string, string>>(path: string, first: 
     kind === 'milk'
       ? kitchen.milks.filter((m) => m.species !== 'coconut')
       : kitchen[`${kind}s` as 'pans' | 'burners']
+  /** The address as it was read last: what is typed meanwhile stays when only the Larder has come or changed. */
+  let read: LocationQuery | undefined
   watch(
     [() => route.query, larder.data],
     ([query, kitchen]) => {
-      if (!kitchen || route.path !== path) return
-      for (const key of Object.keys(first) as (keyof T & string)[]) {
-        const said = query[key]
-        words[key] = (typeof said === 'string' ? said : first[key]) as T[typeof key]
+      if ((kinds.length && !kitchen) || route.path !== path) return
+      if (query !== read) {
+        read = query
+        for (const key of Object.keys(first) as (keyof T & string)[]) {
+          const said = query[key]
+          words[key] = (typeof said === 'string' ? said : first[key]) as T[typeof key]
+        }
       }
+      if (!kitchen) return
       for (const kind of kinds) {
         const list = fitting(kitchen, kind)
         if (kind === 'milk') {

@@ -22,6 +22,7 @@ from .events import (
     Abandoned,
     Added,
     Event,
+    FaultFound,
     Gone,
     Lit,
     Note,
@@ -43,7 +44,7 @@ from .pauses import away_s, check_pause, paused_since
 from .standing import check_left
 
 CAN_HAPPEN = (
-    Lit, Reading, ShadeSeen, ShadeMoved, Scraped, Off, Paused, Resumed, Added, StepDone, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed,
+    Lit, Reading, ShadeSeen, ShadeMoved, Scraped, Off, Paused, Resumed, Added, StepDone, Weighed, Note, FaultFound, Abandoned, Undo, Missed, Snoozed, Hushed,
     Taken, Gone,
 )  # fmt: skip
 CaramelPhase = Literal["melting", "opening", "simmering", "to-weigh", "weighed", "given-up"]

@@ -20,6 +20,7 @@ from .events import (
     Abandoned,
     Begun,
     Event,
+    FaultFound,
     Gone,
     Note,
     Paused,
@@ -37,7 +38,7 @@ from .pauses import away_s, check_pause, pause_nudge, paused_since
 from .standing import check_left
 
 CAN_HAPPEN = (
-    Begun, StepDone, Paused, Resumed, Poured, WheyWeighed, Weighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed,
+    Begun, StepDone, Paused, Resumed, Poured, WheyWeighed, Weighed, Note, FaultFound, Abandoned, Undo, Missed, Snoozed, Hushed,
     Taken, Gone,
 )  # fmt: skip
 CurdPlan = CurdlePlan | StrainPlan

@@ -100,6 +100,18 @@ class Judged:
 
 
 @dataclass(frozen=True, slots=True)
+class FaultFound:
+    """What went wrong with it, by the fault's key; what the cook answered of it, by reading; and the cause that the cook
+    holds for the true one, where there is one. ``next_time``: the next plan is to be told of it. A later one of the same
+    fault takes the place of this."""
+
+    fault: str
+    answers: Mapping[str, float]
+    cause: str = ""
+    next_time: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class StopMoved:
     """The goal changed on the way."""
 
@@ -317,7 +329,7 @@ class AcidPoured:
 Happening = (
     Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | LeftWeighed | BaseWeighed | Taken | Gone
     | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured |
-    Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | Undo
+    Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | FaultFound | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
     | PartTaken | Carried | Joined | PouredInto
     | Missed | Snoozed | Hushed
@@ -335,6 +347,7 @@ KINDS: Mapping[str, type[Happening]] = {
     "weighed": Weighed,
     "note": Note,
     "judged": Judged,
+    "fault_found": FaultFound,
     "undo": Undo,
     "scraped": Scraped,
     "stop_moved": StopMoved,

@@ -10,7 +10,7 @@ from typing import Any, Self
 
 from ..errors import BadInput, Conflict
 from .attention import LONGEST_SNOOZE_S, Snoozed
-from .events import Abandoned, Begun, Carried, Event, Happening, Lit, Note, Undo, standing
+from .events import Abandoned, Begun, Carried, Event, FaultFound, Happening, Lit, Note, Undo, standing
 
 LONGEST_NOTE = 2000
 CLOCK_SLACK_S = 5.0
@@ -100,6 +100,8 @@ def check_common(log: Log, new: Event) -> bool:
     if isinstance(what, Note):
         if not what.text.strip() or len(what.text) > LONGEST_NOTE:
             raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
+        return True
+    if isinstance(what, FaultFound):
         return True
     if log.has(Abandoned) and any(isinstance(e.what, Abandoned) for e in log.known(new.at_s)):
         raise Conflict("kind", "It was given up.", "Undo that to carry on.")

@@ -14,6 +14,7 @@ from .events import (
     Abandoned,
     Carried,
     Event,
+    FaultFound,
     FirstBoil,
     FlameChanged,
     Gone,
@@ -47,7 +48,7 @@ from .running import FINISHED
 from .standing import check_left
 
 CAN_HAPPEN = (
-    Lit, Carried, FirstBoil, Reading, Stirred, Scraped, SugarIn, FlameChanged, Off, Weighed, Note, Judged, Undo, StopMoved,
+    Lit, Carried, FirstBoil, Reading, Stirred, Scraped, SugarIn, FlameChanged, Off, Weighed, Note, Judged, FaultFound, Undo, StopMoved,
     SugarPlanned, MilkAdded, PanSwapped, Paused, Resumed, Abandoned, PartTaken, Joined, PouredInto, Taken, Gone, Missed, Snoozed, Hushed,
 )  # fmt: skip
 

@@ -22,6 +22,7 @@ from .events import (
     BaseWeighed,
     Begun,
     Event,
+    FaultFound,
     Gone,
     LeftWeighed,
     Note,
@@ -43,7 +44,7 @@ MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, LeftWeighed, Note, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, LeftWeighed, Note, FaultFound, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 

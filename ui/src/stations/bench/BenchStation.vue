@@ -9,6 +9,7 @@ import { useLarder } from '@/api/kitchen'
 import ForecastRibbon from '@/charts/ForecastRibbon.vue'
 import StrataBars from '@/charts/StrataBars.vue'
 import OnToIt from '@/form/OnToIt.vue'
+import NextTime from '@/form/NextTime.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
 import { cm, minutes, percent, stageDoes, weight } from '@/say'
@@ -104,6 +105,7 @@ useFree(() => words.value, kitchen)
         <OnToIt verb="Light it" />
       </section>
 
+      <NextTime of="reduce" />
       <RefusedPlan :problem="problem" :answer="asked.data.value" />
       <div v-if="forecast && figures" class="answered" :class="{ unanswered: problem }">
         <div class="things">

@@ -10,6 +10,7 @@ import PoursBank from '@/caramel/PoursBank.vue'
 import { GOALS } from '@/caramel/shades'
 import BeginTray from '@/form/BeginTray.vue'
 import OnToIt from '@/form/OnToIt.vue'
+import NextTime from '@/form/NextTime.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import { minutes, percent, spoken, stageDoes, volume, weight } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
@@ -211,6 +212,7 @@ const SOLIDS = [
       </p>
       <OnToIt verb="Light it" />
     </section>
+    <NextTime of="caramel" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

@@ -9,6 +9,7 @@ import { between } from '@/charts/slide'
 import StageBar from '@/charts/StageBar.vue'
 import TextureScale from '@/charts/TextureScale.vue'
 import OnToIt from '@/form/OnToIt.vue'
+import NextTime from '@/form/NextTime.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import PanDrawing from '@/pan/PanDrawing.vue'
@@ -149,6 +150,7 @@ function mend() {
       />
       <OnToIt verb="Light it" />
     </section>
+    <NextTime of="curdle" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

@@ -7,6 +7,7 @@ import { api, unwrap } from '@/api/client'
 import DrainCurve from '@/charts/DrainCurve.vue'
 import { between } from '@/charts/slide'
 import OnToIt from '@/form/OnToIt.vue'
+import NextTime from '@/form/NextTime.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import HangingCloth from '@/pan/HangingCloth.vue'
 import { grams, percent, spoken } from '@/say'
@@ -213,6 +214,7 @@ function drop(seconds: number) {
       </p>
       <OnToIt verb="Hang it" />
     </section>
+    <NextTime of="strain" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

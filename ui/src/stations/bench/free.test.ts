@@ -25,4 +25,7 @@ describe('pans and burners that are free', () => {
     expect(withoutTaken(words, [rabri])).toEqual({ amount: '2 L', milk: '3' })
     expect(withoutTaken(words, [])).toEqual(words)
   })
+  it('nor anywhere while it is not known what stands where', () => {
+    expect(withoutTaken({ amount: '2 L', pan: '1', burner: '1' }, null)).toEqual({ amount: '2 L' })
+  })
 })

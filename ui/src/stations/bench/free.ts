@@ -16,15 +16,18 @@ export function freeOf(meant: number, all: number[], at: At, lives: Live[]): num
   return all.find((id) => !isTaken(id, at, lives)) ?? meant
 }
 
-/** Words of the Bench without a pan or burner on which something stands by now: the Bench proposes free ones. */
+/**
+ * Words of the Bench without a pan or burner on which something stands by now, or without either while nobody knows yet
+ * what stands where (null): the Bench proposes free ones.
+ */
 export function withoutTaken(
   words: Record<string, string | string[]>,
-  lives: Live[],
+  lives: Live[] | null,
 ): Record<string, string | string[]> {
+  const free = (id: number, at: At) => lives !== null && !isTaken(id, at, lives)
   return Object.fromEntries(
     Object.entries(words).filter(
-      ([key, value]) =>
-        !((key === 'pan' || key === 'burner') && isTaken(Number(value), key, lives)),
+      ([key, value]) => (key !== 'pan' && key !== 'burner') || free(Number(value), key),
     ),
   )
 }

@@ -87,7 +87,10 @@ function write() {
           <template v-else>It is still on the fire</template
           ><template v-if="batch.weighed_kg !== null">
             and gave <b>{{ weight(batch.weighed_kg) }}</b></template
-          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>
+          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>{{ ' ' }}
+          <RouterLink :to="{ path: '/book/mend', query: { of: batch.id } }"
+            >What went wrong?</RouterLink
+          >
         </p>
       </section>
       <BatchCurve class="curve" :batch="batch" :told="told" />

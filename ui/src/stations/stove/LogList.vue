@@ -23,6 +23,9 @@ const reviewing = ref(false)
         Undo <kbd>U</kbd>
       </button>
       <button type="button" class="touch" @click="reviewing = true">All that happened</button>
+      <RouterLink :to="{ path: '/book/mend', query: { of: batch.id } }"
+        >What went wrong?</RouterLink
+      >
       <template v-if="running">
         <button type="button" class="touch" :aria-pressed="batch.hushed" @click="emit('hush')">
           {{ batch.hushed ? 'Sounds again' : 'Quiet' }} <kbd>Q</kbd>

@@ -68,7 +68,11 @@ const { answer, later: baseLater } = useAnswers(
 /** Its plan on the Bench, in a pan and on a burner that are free. */
 const onBench = (s: Step) => ({
   path: `/bench${s.bench}`,
-  query: { ...withoutTaken(s.bench_words, lives.value), making: b.value!.id, slot: s.lit_slot },
+  query: {
+    ...withoutTaken(s.bench_words, kitchen.isSuccess.value ? lives.value : null),
+    making: b.value!.id,
+    slot: s.lit_slot,
+  },
 })
 /** What of it cooks by itself takes a burner: the one that was chosen, else the first that is free. */
 const larder = useLarder()

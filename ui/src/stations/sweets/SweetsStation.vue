@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useLastAnswer } from '@/api/lastAnswer'
 import ChoiceRow from '@/form/ChoiceRow.vue'
 import FormField from '@/form/FormField.vue'
+import NextTime from '@/form/NextTime.vue'
 import RefusedPlan from '@/form/RefusedPlan.vue'
 import IceCurve from '@/charts/IceCurve.vue'
 import LevelTube from '@/charts/LevelTube.vue'
@@ -144,6 +145,7 @@ const suggested = computed(() => {
       "
       @eat="(eat) => keep({ eat })"
     />
+    <NextTime :of="words.sweet" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f && choices.data.value" :class="{ unanswered: stale }">
       <div class="things">

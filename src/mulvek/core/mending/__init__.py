@@ -1,0 +1,1 @@
+"""What went wrong, why, what to do now and next time. Day dossier §4."""

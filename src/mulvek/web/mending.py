@@ -1,0 +1,75 @@
+"""Mend over HTTP: what went wrong, why, what to do now and next time."""
+
+from collections.abc import Callable
+from typing import Any
+
+from flask_openapi3.models.tag import Tag
+from flask_openapi3.openapi import OpenAPI
+
+from ..core.batch.events import BaseWeighed
+from ..store.aside import reading_of
+from ..store.batches import Batch, Batches
+from ..store.database import Database
+from ..store.mending import confirmed, newest_found
+from ..store.shelf import read_shelf
+from ..wire.mending import (
+    MendChoices,
+    MendIn,
+    MendingOut,
+    NextPlanOut,
+    NextQuery,
+    Seen,
+    mend_choices,
+    mending,
+    next_time,
+)
+
+TAGS = [Tag(name="mend")]
+
+
+def _seen(batch: Batch, now_s: float) -> Seen:
+    with reading_of(batch.name):
+        return Seen(
+            id=batch.id,
+            kind=batch.kind.name,
+            name=batch.name,
+            created_at_s=batch.created_at_s,
+            log=batch.log,
+            state=batch.state(max(now_s, batch.log.newest_s)),
+            told=batch.forecast,
+        )
+
+
+def _made_for(batches: Batches, of: Batch, now_s: float) -> list[Seen]:
+    """The batches whose weighed base went into this one; one that cannot be read is left out."""
+    numbers = {e.what.batch for e in of.log.counted if isinstance(e.what, BaseWeighed)}
+    return [_seen(batch, now_s) for batch in batches.some(sorted(numbers - {of.id}))]
+
+
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+    @app.get("/api/mend/choices", tags=TAGS, responses={200: MendChoices})
+    def get_mend_choices() -> Any:
+        """All that is made, with what can go wrong with it"""
+        return mend_choices()
+
+    @app.post("/api/mend", tags=TAGS, responses={200: MendingOut})
+    def diagnose(body: MendIn) -> Any:
+        """What went wrong: the causes in their order, what speaks for each, what to ask, what to do"""
+        now, kitchen = clock(), db.kept(read_shelf).place
+        with db.reading() as session:
+            batches = Batches(session)
+            batch = batches.batch(body.batch) if body.batch is not None else None
+            of = _seen(batch, now) if batch else None
+            made_for = _made_for(batches, batch, now) if batch else []
+            held = confirmed(session, body.fault) if body.fault else {}
+        return mending(body, of, made_for, kitchen, held)
+
+    @app.get("/api/mend/next", tags=TAGS, responses={200: NextPlanOut})
+    def get_next_time(query: NextQuery) -> Any:
+        """What was kept for the next time that this is made"""
+        now = clock()
+        with db.reading() as session:
+            found = newest_found(session)
+        seen = ((_seen(batch, now), one.what) for batch, one in found if one.what.next_time)
+        kept = [next_time(batch, what) for batch, what in seen if batch.is_of(query.of)]
+        return NextPlanOut(kept=[one for one in kept if one is not None])

@@ -1,0 +1,438 @@
+"""JSON of Mend: what can go wrong, and of one fault the causes in their order with the lines of the record behind each."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from pydantic import Field
+
+from ..core.batch.events import (
+    Begun,
+    Event,
+    FaultFound,
+    Note,
+    Scraped,
+    Stirred,
+    Weighed,
+    WheyWeighed,
+    kind_of,
+    standing,
+)
+from ..core.batch.history import History
+from ..core.batch.kinds import KindName
+from ..core.batch.log import Log
+from ..core.equipment.kitchen import Kitchen
+from ..core.errors import NotFound
+from ..core.mending.faults import Fault, Product, fault, faults, faults_of, products, questions
+from ..core.mending.products import product_of
+from ..core.mending.record import Noted, recorded
+from ..core.mending.rescue import Amounts, amounts
+from ..core.mending.weigh import Asked, Confirmed, Word, best_question, weigh, word
+from ..core.mending.weigh import Weighed as WeighedCause
+from ..core.planning.curdle.plan import CurdlePlan
+from ..core.planning.strain.forecast import StrainPlan
+from ..core.planning.sweets.library import library
+from ..language.happened import Told, sentence
+from ..language.mending import answer_said, reading_said, rescue_said
+from .happenings import Answers, asked_of
+from .model import Body, Id, Out
+
+BOWLS = 5
+ROUTINE = (Stirred, Scraped, Note)
+CLEARED = 0.1
+"""A cause below this, with something that speaks against it, is named as cleared."""
+Slug = str
+FaultWord = Field("", max_length=40, pattern=r"^[a-z0-9-]*$")
+
+
+class MendIn(Body):
+    """What went wrong: with a batch, or with what is made and no batch at all. ``fault`` empty asks what there is."""
+
+    batch: Id | None = None
+    product: Slug = FaultWord
+    fault: Slug = FaultWord
+    answers: Answers = Field(default_factory=dict)
+    skip: list[Slug] = Field(default_factory=list, max_length=60, description="Readings that the cook does not know")
+
+
+class FaultOut(Out):
+    key: str
+    title: str
+    signs: str
+
+
+class ProductOut(Out):
+    key: str
+    name: str
+    faults: list[FaultOut]
+
+
+class MendChoices(Out):
+    """All that is made, with what can go wrong with it."""
+
+    products: list[ProductOut]
+
+
+Origin = Literal["log", "plan", "larder", "said"]
+
+
+class LineOut(Out):
+    """A reading in words; from where it is known: an event of the log, the plan, the Larder, or the cook's answer."""
+
+    reading: str
+    text: str
+    origin: Origin
+    batch: int | None
+    event: int | None
+    at_s: float | None
+
+
+class CauseOut(Out):
+    """``bowls`` of five, by halves: the fuller, the likelier."""
+
+    key: str
+    why: str
+    next: str
+    word: Word
+    bowls: float
+    speaks: list[LineOut]
+    against: list[LineOut]
+    unknown: list[str] = Field(description="What nobody knows of it, as it is asked for")
+    confirmed: bool
+
+
+class AnswerOut(Out):
+    text: str
+    value: float
+    bowls: dict[str, float] = Field(description="Of each cause, if this is the answer")
+
+
+class QuestionOut(Out):
+    """The reading that would tell most. ``measure``: how to know it next time."""
+
+    reading: str
+    text: str
+    answers: list[AnswerOut]
+    measure: str
+
+
+class MomentOut(Out):
+    """A line of the log; ``readings``: what it tells of this fault. ``kg``: what stood in the pan then, where it was weighed
+    or can be reckoned."""
+
+    batch: int
+    event: int
+    kind: str
+    at_s: float
+    kg: float | None
+    text: str
+    readings: list[str]
+
+
+class MendedBatch(Out):
+    id: int
+    kind: KindName
+    name: str
+    created_at_s: float
+
+
+class FoundFault(Out):
+    """What the cook said of it before."""
+
+    fault: str
+    cause: str
+    next_time: bool
+    event: int
+
+
+class NextQuery(Out):
+    of: str = Field(max_length=60, description='A sweet\'s key, or the kind of a base: "kalakand", "curdle"')
+
+
+class KeptForNext(Out):
+    """What the next plan is told: of which batch, what went wrong with it, why, and what to do."""
+
+    batch: MendedBatch
+    fault: str
+    title: str
+    cause: str
+    why: str
+    next: str
+    answers: dict[str, float]
+
+
+class NextPlanOut(Out):
+    """What was kept for the next time, newest first."""
+
+    kept: list[KeptForNext]
+
+
+class MendingOut(Out):
+    """The answer. Without a fault only what there is to choose from, and what was found before."""
+
+    batch: MendedBatch | None
+    product: str
+    product_name: str
+    faults: list[FaultOut]
+    found: list[FoundFault]
+    fault: FaultOut | None
+    throw_away: bool
+    caution: str
+    rescue: str
+    causes: list[CauseOut]
+    cleared: list[str]
+    question: QuestionOut | None
+    answered: list[LineOut]
+    record: list[MomentOut]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Seen:
+    """A batch as Mend looks at it: its log, where it stands, what was told of it."""
+
+    id: int
+    kind: KindName
+    name: str
+    created_at_s: float
+    log: Log
+    state: Any
+    told: Mapping[str, Any]
+
+    @property
+    def product(self) -> Product:
+        name = str(self.told.get("name", "")) if self.kind == "sweet" else ""
+        return product_of(self.log.plan, self.told, name)
+
+    @property
+    def out(self) -> MendedBatch:
+        return MendedBatch(id=self.id, kind=self.kind, name=self.name, created_at_s=self.created_at_s)
+
+    def is_of(self, of: str) -> bool:
+        """Whether it is a batch of this sweet or of this kind of base."""
+        return self.product.key == of if self.kind == "sweet" else self.kind == of
+
+
+def next_time(seen: Seen, what: FaultFound) -> KeptForNext | None:
+    """What the next plan is told of it; a fault or a cause that this release does not know is left out."""
+    found = faults().get(what.fault)
+    cause = next((c for c in found.causes if c.key == what.cause), None) if found else None
+    if found is None or cause is None or not what.next_time:
+        return None
+    return KeptForNext(
+        batch=seen.out,
+        fault=found.key,
+        title=found.title,
+        cause=cause.key,
+        why=cause.why,
+        next=cause.next,
+        answers=dict(what.answers),
+    )
+
+
+def named(product: Product) -> str:
+    """What it is called: by its base, or by the library."""
+    if product.name:
+        return product.name
+    return library()[product.key].name if product.key in library() else product.key
+
+
+def product_named(key: str) -> Product:
+    """:raises NotFound: field "product"."""
+    found = products().get(key)
+    if found is None:
+        raise NotFound("product", f"Nothing is made that is called “{key}”.", "Choose one of the list.")
+    return found
+
+
+def mend_choices() -> MendChoices:
+    return MendChoices(
+        products=[
+            ProductOut(key=p.key, name=named(p), faults=_faults_out(faults_of(p.families)))
+            for p in sorted(products().values(), key=lambda p: (p.key in library(), named(p)))
+        ]
+    )
+
+
+def _fault_out(found: Fault) -> FaultOut:
+    return FaultOut(key=found.key, title=found.title, signs=found.signs)
+
+
+def _faults_out(found: Sequence[Fault]) -> list[FaultOut]:
+    return [_fault_out(one) for one in found]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Known:
+    """A reading with where it is known from."""
+
+    noted: Noted
+    origin: Origin
+    of: Seen | None = None
+
+    def line(self, reading: str) -> LineOut:
+        event = self.noted.event
+        log = self.of.log.events if self.of else ()
+        at_s = next((e.at_s for e in log if e.id == event), None)
+        return LineOut(
+            reading=reading,
+            text=reading_said(questions()[reading], self.noted.value),
+            origin=self.origin,
+            batch=self.of.id if self.of else None,
+            event=event,
+            at_s=at_s,
+        )
+
+
+def _known(body: MendIn, of: Seen | None, made_for: Sequence[Seen], kitchen: Kitchen) -> dict[str, Known]:
+    """What is known of every reading: the cook's word over the batch's own record, that over what was made for it, and
+    that over the Larder."""
+    found = {
+        "fridge-heat": Known(noted=Noted(value=kitchen.fridge_c), origin="larder"),
+        "freezer-heat": Known(noted=Noted(value=kitchen.freezer_c), origin="larder"),
+    }
+    for seen in (*made_for, *([of] if of else [])):
+        for reading, noted in recorded(seen.log, seen.state, seen.told, seen.product.families).items():
+            found[reading] = Known(noted=noted, origin="plan" if noted.event is None else "log", of=seen)
+    said = {reading: Known(noted=Noted(value=value), origin="said") for reading, value in body.answers.items()}
+    return found | said
+
+
+def mending(
+    body: MendIn, of: Seen | None, made_for: Sequence[Seen], kitchen: Kitchen, confirmed: Confirmed
+) -> MendingOut:
+    """The whole answer.
+
+    :param made_for: the batches that went into it. :param confirmed: how often each cause was the true one here.
+    :raises NotFound: fields "fault", "product". :raises BadInput: field "answers".
+    """
+    product = of.product if of else product_named(body.product) if body.product else None
+    answer = MendingOut(
+        batch=of.out if of else None,
+        product=product.key if product else "",
+        product_name=named(product) if product else "",
+        faults=_faults_out(faults_of(product.families)) if product else [],
+        found=_found_before(of),
+        fault=None,
+        throw_away=False,
+        caution="",
+        rescue="",
+        causes=[],
+        cleared=[],
+        question=None,
+        answered=[],
+        record=[],
+    )
+    if not body.fault:
+        return answer
+    found = fault(body.fault)
+    asked_of(found, body.answers)
+    known = {r: k for r, k in _known(body, of, made_for, kitchen).items() if r in found.readings}
+    noted = {reading: one.noted.value for reading, one in known.items()}
+    weighed = weigh(found, noted, confirmed)
+    held = {one.cause for one in answer.found if one.fault == found.key}
+    asked = best_question(found, noted, confirmed, body.skip)
+    cleared = [one for one in weighed if one.chance < CLEARED and one.against and one.cause.key not in held]
+    return answer.model_copy(
+        update={
+            "fault": _fault_out(found),
+            "throw_away": found.throw_away,
+            "caution": found.caution,
+            "rescue": rescue_said(found, amounts(of.log, of.state, of.told) if of else Amounts()),
+            "causes": [_cause(one, known, one.cause.key in held) for one in weighed if one not in cleared],
+            "cleared": [known[one.against[0]].line(one.against[0]).text for one in cleared],
+            "question": _question(found, asked, noted, confirmed) if asked else None,
+            "answered": [known[reading].line(reading) for reading in body.answers],
+            "record": _moments([*made_for, *([of] if of else [])], known),
+        }
+    )
+
+
+def _found_before(of: Seen | None) -> list[FoundFault]:
+    """What the cook said of it; the latest word of each fault."""
+    if of is None:
+        return []
+    said = {e.what.fault: (e.id, e.what) for e in standing(of.log.events) if isinstance(e.what, FaultFound)}
+    return [
+        FoundFault(fault=key, cause=what.cause, next_time=what.next_time, event=event)
+        for key, (event, what) in said.items()
+    ]
+
+
+def _bowls(chance: float) -> float:
+    """
+    >>> _bowls(0.92), _bowls(0.04), _bowls(0.55)
+    (4.5, 0.0, 3.0)
+    """
+    return round(chance * BOWLS * 2) / 2
+
+
+def _cause(one: WeighedCause, known: Mapping[str, Known], confirmed: bool) -> CauseOut:
+    return CauseOut(
+        key=one.cause.key,
+        why=one.cause.why,
+        next=one.cause.next,
+        word=word(one.chance),
+        bowls=_bowls(one.chance),
+        speaks=[known[reading].line(reading) for reading in one.speaks],
+        against=[known[reading].line(reading) for reading in one.against],
+        unknown=[questions()[reading].ask for reading in one.unknown],
+        confirmed=confirmed,
+    )
+
+
+def _question(found: Fault, asked: Asked, noted: Mapping[str, float], confirmed: Confirmed) -> QuestionOut:
+    question = questions()[asked.reading]
+
+    def bowls(value: float) -> dict[str, float]:
+        then = weigh(found, {**noted, asked.reading: value}, confirmed)
+        return {one.cause.key: _bowls(one.chance) for one in then}
+
+    return QuestionOut(
+        reading=asked.reading,
+        text=question.ask,
+        answers=[
+            AnswerOut(text=answer_said(question, value, asked.answers), value=value, bowls=bowls(value))
+            for value in asked.answers
+        ],
+        measure=question.measure,
+    )
+
+
+def _kg_at(seen: Seen, event: Event) -> float | None:
+    """What a happening says that there was: as it was weighed, less its whey, or as the pan's log stood after it."""
+    plan, what = seen.log.plan, event.what
+    if isinstance(what, Weighed):
+        return what.mass_kg
+    if isinstance(seen.log, History) and not isinstance(what, ROUTINE):
+        folded = seen.log.at(event.at_s)
+        return float(folded.contents(folded.water_kg).total)
+    if isinstance(plan, CurdlePlan | StrainPlan):
+        began_kg = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
+        if isinstance(what, Begun):
+            return began_kg
+        if isinstance(what, WheyWeighed):
+            return max(0.0, began_kg - what.mass_kg)
+    return None
+
+
+def _moments(batches: Sequence[Seen], known: Mapping[str, Known]) -> list[MomentOut]:
+    """The logs of all that went into it, in order of time, each line with what it tells."""
+    tells: dict[tuple[int, int], list[str]] = {}
+    for reading, one in known.items():
+        if one.of is not None and one.noted.event is not None:
+            tells.setdefault((one.of.id, one.noted.event), []).append(reading)
+    moments = [
+        MomentOut(
+            batch=seen.id,
+            event=event.id,
+            kind=kind_of(event.what),
+            at_s=event.at_s,
+            kg=_kg_at(seen, event),
+            text=sentence(event, Told(getattr(seen.state, "plan", seen.log.plan), seen.state)),
+            readings=tells.get((seen.id, event.id), []),
+        )
+        for seen in batches
+        for event in seen.log.counted
+        if not isinstance(event.what, FaultFound)
+    ]
+    return sorted(moments, key=lambda moment: (moment.at_s, moment.batch, moment.event))

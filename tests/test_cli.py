@@ -119,6 +119,30 @@ def test_what_the_new_commands_cannot_do_names_its_word(capsys, command, field):
     assert json.loads(capsys.readouterr().out)["field"] == field
 
 
+def test_reckon_mend_as_the_page_does(capsys, client):
+    said = ["--said", "chhena-water=67", "--said", "touched-early=no"]
+    assert main(["reckon", "mend", "sponge-balls", "balls-break", *said, "--json"]) == 0
+    told = json.loads(capsys.readouterr().out)
+    body = {"product": "sponge-balls", "fault": "balls-break", "answers": {"chhena-water": 67, "touched-early": 0}}
+    assert told == client.post("/api/mend", json=body).json
+    assert main(["reckon", "mend", "sponge-balls", "balls-break", *said]) == 0
+    words = capsys.readouterr().out
+    assert "very likely   the chhena was too wet (67 % water in the chhena)" in words
+    assert "--said syrup-rolling=" in words and "Boiling syrup burns deeply." in words
+    assert main(["reckon", "mend", "kulfi", "turned-early"]) == 0
+    assert capsys.readouterr().out.startswith("Throw it away. Do not taste it.")
+    assert main(["reckon", "mend"]) == 0 and "sponge-balls" in capsys.readouterr().out
+    assert main(["reckon", "mend", "kulfi"]) == 0 and "The kulfi is icy" in capsys.readouterr().out
+    for flags, field in (
+        (["trifle"], "product"),
+        (["kulfi", "haunted"], "fault"),
+        (["kulfi", "kulfi-icy", "--said", "fruit-water=wet"], "said"),
+        (["kulfi", "kulfi-icy", "--said", "seams=yes"], "answers"),
+    ):
+        assert main(["reckon", "mend", *flags]) == 2
+        assert capsys.readouterr().err.startswith(f"{field}:")
+
+
 def test_reckon_caramel_as_the_bench_does(capsys, monkeypatch, client):
     assert main(["reckon", "caramel", "--sugar", "200 g", "--solids", "70 %", "--json"]) == 0
     told = json.loads(capsys.readouterr().out)

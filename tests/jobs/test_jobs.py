@@ -253,6 +253,39 @@ def test_16_sponge_balls(job):
     assert "at once have room" in facts and "loads, 16 min each" in facts and "Hot water" in facts
 
 
+def test_19_sponge_balls_that_failed_again_and_again(job, client):
+    """The record against the rules: what to change first, told by the chhena that was weighed; and in the next plan."""
+    it = job("sponge-balls", "24")
+    it.makes("C", 1.38)  # far too wet
+    asked = {"batch": it.id, "fault": "balls-break"}
+    told = client.post("/api/mend", json=asked).json
+    wet, *others = told["causes"]
+    assert wet["key"] == "wet" and wet["word"] in ("likely", "very-likely", "almost-surely")
+    assert all(wet["bowls"] > other["bowls"] for other in others)
+    assert "% water in the chhena" in wet["speaks"][0]["text"] and wet["speaks"][0]["batch"] != it.id
+    # moisture, acid, kneading, crowding, syrup and boil: what is not in the record is asked for, one after another
+    asked_for, skip = set(), []
+    for fault in ("balls-break", "balls-small", "hard-heart", "rubbery"):
+        skip = []
+        while question := client.post("/api/mend", json={**asked, "fault": fault, "skip": skip}).json["question"]:
+            skip.append(question["reading"])
+        asked_for |= set(skip)
+        known = client.post("/api/mend", json={**asked, "fault": fault}).json
+        asked_for |= {line["reading"] for cause in known["causes"] for line in (*cause["speaks"], *cause["against"])}
+    assert {
+        "chhena-water",
+        "acid-heat",
+        "kneading",
+        "pan-covered",
+        "syrup-brix",
+        "syrup-rolling",
+        "boiling",
+    } <= asked_for
+    it.happens(it.id, kind="fault_found", fault="balls-break", cause="wet", answers={}, next_time=True)
+    (kept,) = client.get("/api/mend/next?of=sponge-balls").json["kept"]
+    assert kept["next"] == "hang it to 58–63 % water"
+
+
 def test_21_poached_slices_filled(job):
     ran = balls(job, "poached-slices")
     assert any(key.startswith("part.slice-filling") for key in ran)

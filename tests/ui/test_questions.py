@@ -4,6 +4,7 @@ kitchen and in an empty one. ``pytest -s`` prints the table."""
 import re
 from collections.abc import Callable, Iterator
 from pathlib import Path
+from urllib.parse import urljoin
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -82,6 +83,12 @@ def _nothing(hand: Hand) -> None:
     """It stands on the first screen."""
 
 
+def _mend(hand: Hand) -> None:
+    hand.page.goto(urljoin(hand.page.url, "/book"))  # the station one would open first
+    for kind, words in (("link", "What went wrong?"), ("button", "sponge balls"), ("button", "The balls break up")):
+        hand.press(kind, words)
+
+
 QUESTIONS: list[tuple[str, Callable[[Hand], None], str]] = [
     ("How much milk do I need?", _sweets, r"Start with [\d.]+ L of milk"),
     ("When do I stop?", _nothing, r"Stop when the milk stands [\d.]+ cm deep"),
@@ -93,6 +100,7 @@ QUESTIONS: list[tuple[str, Callable[[Hand], None], str]] = [
     ("Which pan?", _expect("Which pan, which flame?"), r"least of your time"),
     ("When must I start?", _sweets, r"begin by \d\d:\d\d|Begun now it is ready at \d\d:\d\d"),
     ("What can I use instead?", _instead, r"Use one of these"),
+    ("What went wrong?", _mend, r"It may be that the chhena was too wet"),
     ("How long does it keep?", _expect("What it is, and how it keeps"), r"At or below 5 °C: \d+ days"),
 ]
 

@@ -3571,7 +3571,7 @@ export interface components {
              * Page
              * @enum {string}
              */
-            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "jobs" | "phone" | "copies" | "command-line" | "security";
+            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
             /**
              * Says
              * @description The words with what stands about them
@@ -17114,7 +17114,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "keeping" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
+                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "keeping" | "mending" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
             };
             cookie?: never;
         };
@@ -19262,7 +19262,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "jobs" | "phone" | "copies" | "command-line" | "security";
+                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
             };
             cookie?: never;
         };

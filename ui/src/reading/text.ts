@@ -35,6 +35,7 @@ const WHERE: [RegExp, UsingKey][] = [
   [/^\/stove\/caramel/, 'caramel'],
   [/^\/stove\/curd/, 'curd'],
   [/^\/stove/, 'stove'],
+  [/^\/book\/mend/, 'mend'],
   [/^\/book/, 'book'],
 ]
 /** The page on how to use the screen at an address. */

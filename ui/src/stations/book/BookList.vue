@@ -90,7 +90,7 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
       <span class="soft" role="status">
         {{ asked ? (find ? `${batches(total)} with it` : batches(total)) : '' }}
       </span>
-      <RouterLink class="mend" to="/book/mend">What went wrong?</RouterLink>
+      <RouterLink class="mend touch" to="/book/mend">What went wrong?</RouterLink>
     </p>
     <AsideNote :names="book.aside.value" />
     <section class="tray" aria-label="Batches">

@@ -56,6 +56,15 @@ const rows = computed(() => {
     },
   ]
 })
+/** What was judged cold is known to be wrong. */
+const FAULTS: Record<string, string> = {
+  'too-thick': 'too-thick-cold',
+  'too-thin': 'too-thin-cold',
+}
+const wrong = computed(() => ({
+  of: batch.value?.id,
+  fault: FAULTS[batch.value?.verdict ?? ''],
+}))
 function write() {
   if (!batch.value || !note.value.trim()) return
   const sent = note.value
@@ -87,10 +96,7 @@ function write() {
           <template v-else>It is still on the fire</template
           ><template v-if="batch.weighed_kg !== null">
             and gave <b>{{ weight(batch.weighed_kg) }}</b></template
-          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>{{ ' ' }}
-          <RouterLink :to="{ path: '/book/mend', query: { of: batch.id } }"
-            >What went wrong?</RouterLink
-          >
+          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>
         </p>
       </section>
       <BatchCurve class="curve" :batch="batch" :told="told" />
@@ -128,6 +134,11 @@ function write() {
               >
                 {{ spoken(v) }}
               </button>
+            </p>
+            <p>
+              <RouterLink class="touch" :to="{ path: '/book/mend', query: wrong }"
+                >What went wrong?</RouterLink
+              >
             </p>
             <p v-if="batch.verdict" class="soft">The next plans’ thickness leans on it.</p>
           </template>

@@ -142,6 +142,7 @@ watch([tied, moments], () => void nextTick(draw), { flush: 'post' })
         }}</RouterLink>
         <b>what went wrong?</b>
       </p>
+      <p v-if="mending?.throw_away" class="away" role="alert">{{ mending.rescue }}</p>
       <p v-if="asking.error.value" class="sentence problem" role="alert">
         {{ asking.error.value.message }}
       </p>
@@ -173,7 +174,6 @@ watch([tied, moments], () => void nextTick(draw), { flush: 'post' })
           >.
         </span>
       </p>
-      <p v-if="mending?.throw_away" class="away" role="alert">{{ mending.rescue }}</p>
     </section>
 
     <template v-if="mending && !mending.product">
@@ -253,7 +253,7 @@ watch([tied, moments], () => void nextTick(draw), { flush: 'post' })
 
 <style scoped>
 .away {
-  margin-top: 6px;
+  margin-bottom: 4px;
   font: 650 24px/32px var(--words);
   color: var(--madder);
 }

@@ -66,7 +66,7 @@ export function useMending(asked: MaybeRefOrGetter<Asked>) {
 }
 
 /** Happenings that stand in the record only when they tell something. */
-const MANY = ['stirred', 'scraped', 'reading', 'missed', 'snoozed', 'hushed', 'note', 'undo']
+const MANY = ['stirred', 'scraped', 'reading', 'missed', 'snoozed', 'hushed', 'note', 'step_begun']
 const MOST_MOMENTS = 12
 
 /** The moments worth a line: all that tell something, and of the rest what was done to it, up to a dozen in all. */

@@ -23,7 +23,7 @@ const reviewing = ref(false)
         Undo <kbd>U</kbd>
       </button>
       <button type="button" class="touch" @click="reviewing = true">All that happened</button>
-      <RouterLink :to="{ path: '/book/mend', query: { of: batch.id } }"
+      <RouterLink class="touch" :to="{ path: '/book/mend', query: { of: batch.id } }"
         >What went wrong?</RouterLink
       >
       <template v-if="running">

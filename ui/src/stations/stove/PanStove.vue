@@ -192,6 +192,9 @@ useKeys([
             <button v-if="onFire" type="button" class="touch" @click="pairing = true">
               Instruments
             </button>
+            <RouterLink class="touch" :to="{ path: '/book/mend', query: { of: batch.id } }">
+              What went wrong?
+            </RouterLink>
             <button v-if="!sounding" type="button" class="touch" @click="sounding = true">
               This device is silent
             </button>

@@ -1,0 +1,96 @@
+"""What went wrong, in Chromium: from the log to the changed next plan; without a batch; on a phone."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.ui.hands import BOTH, clean
+from tests.web.test_instruments import ask
+
+RABRI = 3
+"""The boathouse's rabri that stayed on too long."""
+
+
+@BOTH
+def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
+    page.goto(f"{kitchen_url}/book/{RABRI}")
+    page.get_by_role("button", name="too thick", exact=True).click()
+    expect(page.get_by_role("button", name="too thick", exact=True)).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("link", name="What went wrong?").click()  # what was judged is known to be wrong
+    sentence = page.get_by_role("region", name="What went wrong")
+    expect(sentence).to_contain_text("Rabri, first try")
+    expect(sentence).to_contain_text("Most likely it was reduced past its weight")
+    why = page.get_by_role("region", name="Why").get_by_role("listitem")
+    expect(why.first).to_contain_text("under the weight told")
+    expect(why.first.get_by_role("img")).to_have_attribute("aria-label", re.compile("of 5"))
+    expect(page.get_by_label("The record")).to_contain_text("gave 742 g")
+    expect(page.get_by_label("What to ask and to do")).to_contain_text("of milk, warm, a spoon at a time")
+    clean(page)
+    if size == "desk":  # a thread from the scale to the cause it speaks for
+        expect(page.locator(".threads path.first")).to_have_count(1)
+    # the cook knows better: it stood in the pan
+    stood = why.filter(has_text="It stayed in the hot pan")
+    stood.get_by_role("button", name=re.compile("That was it")).click()
+    expect(stood.get_by_role("button")).to_have_attribute("aria-pressed", "true")
+    expect(sentence).to_contain_text("You found that it stayed in the hot pan after the flame")
+    page.get_by_role("button", name="Use this next time").click()
+    expect(page.get_by_role("button", name="Kept for the next time")).to_be_disabled()
+    assert ask(f"{kitchen_url}/api/batches/{RABRI}")["log"][0]["kind"] == "fault_found"
+    # the next plan of its like says so, and lets it go as easily
+    page.get_by_role("link", name="Bench").first.click()
+    said = page.get_by_label("From the last time")
+    expect(said).to_contain_text("This time: pour it out within three minutes.")
+    expect(said).to_contain_text("Rabri, first try")
+    clean(page)
+    said.get_by_role("button", name="No longer").click()
+    expect(said).to_have_count(0)
+    page.reload()
+    expect(page.locator("p.answer")).to_contain_text("Stop when")
+    expect(said).to_have_count(0)
+
+
+@BOTH
+def test_with_no_batch_at_all(page: Page, kitchen_url: str, size: str):
+    page.goto(kitchen_url + "/book")
+    page.get_by_role("link", name="What went wrong?").click()
+    clean(page)
+    page.get_by_role("button", name="sponge balls", exact=True).click()
+    page.get_by_role("button", name=re.compile("^The balls break up")).click()
+    tray = page.get_by_label("What to ask and to do")
+    expect(tray).to_contain_text("How much water did the chhena hold?")
+    wet = page.get_by_role("region", name="Why").get_by_role("listitem").first
+    bowls = wet.get_by_role("img")
+    expect(bowls).to_have_attribute("aria-label", "possible: 3 of 5")
+    answer = tray.get_by_role("button", name="67 % or more")
+    if size == "desk":
+        answer.hover()
+        expect(bowls).to_have_attribute("aria-label", "possible: 4.5 of 5")  # as it would be
+    answer.click()
+    expect(bowls).to_have_attribute("aria-label", "very likely: 4.5 of 5")
+    expect(page).to_have_url(re.compile("said=chhena-water:67"))
+    expect(page.get_by_role("region", name="What went wrong")).to_contain_text("Most likely the chhena was too wet")
+    tray.get_by_role("button", name="I do not know").click()
+    expect(page).to_have_url(re.compile("unknown=syrup-rolling"))
+    expect(page.get_by_role("button", name="Use this next time")).to_have_count(0)  # there is nothing to keep it with
+    clean(page)
+    page.reload()
+    expect(bowls).to_have_attribute("aria-label", "very likely: 4.5 of 5")
+    page.get_by_role("button", name="Ask anew").click()
+    expect(bowls).to_have_attribute("aria-label", "possible: 3 of 5")
+
+
+def test_in_the_middle_of_the_work_and_what_is_not_to_be_eaten(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/stove/5")
+    page.get_by_role("link", name="What went wrong?").click()
+    page.get_by_role("button", name=re.compile("^The bottom scorched")).click()
+    expect(page.get_by_role("region", name="Why")).to_contain_text("min without a stir, at the longest")
+    page.get_by_role("button", name=re.compile("^what went wrong:")).click()
+    page.get_by_role("button", name=re.compile("^It turned sour or mouldy early")).click()
+    expect(page.get_by_role("alert")).to_have_text("Throw it away. Do not taste it.")
+    clean(page)
+
+
+def test_an_address_that_means_nothing_says_so(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/book/mend?of=4711&fault=haunted")
+    expect(page.get_by_role("alert")).to_contain_text("There is no batch number 4711")
+    clean(page)

@@ -1,0 +1,139 @@
+"""Mend over HTTP: from the record of a batch, from what is answered, kept for the next time, and taken back."""
+
+import pytest
+
+from tests.web.test_making import POT, begin, happens
+
+
+@pytest.fixture
+def thick(client, clock):
+    """A reduction that came off far too light, judged by its look and left in the pan."""
+    made = begin(client, "reduce", {**POT, "amount": "2 L", "stop": "half its volume", "sugar": ""})["id"]
+    for seconds, event in (
+        (800, {"kind": "first_boil"}),
+        (300, {"kind": "stirred"}),
+        (2400, {"kind": "off"}),
+        (900, {"kind": "weighed", "mass_kg": 0.7}),
+    ):
+        clock.now += seconds
+        happens(client, made, **event)
+    return made
+
+
+def mend(client, status=200, **body):
+    answer = client.post("/api/mend", json=body)
+    assert answer.status_code == status, answer.json
+    return answer.json
+
+
+def bowls(told):
+    return {cause["key"]: cause["bowls"] for cause in told["causes"]}
+
+
+def test_a_batch_says_what_can_be_wrong_with_it_and_its_record_says_why(client, thick):
+    told = mend(client, batch=thick)
+    assert told["product"] == "reduced-milk" and told["fault"] is None and not told["causes"]
+    assert "too-thick-cold" in [f["key"] for f in told["faults"]]
+    told = mend(client, batch=thick, fault="too-thick-cold")
+    first = told["causes"][0]
+    assert first["key"] == "over" and first["bowls"] >= 4.5 and first["word"] == "almost-surely"
+    (line,) = first["speaks"]
+    moment = next(m for m in told["record"] if m["event"] == line["event"])
+    assert line["text"].endswith("under the weight told") and line["origin"] == "log"
+    assert moment["kind"] == "weighed" and moment["kg"] == 0.7 and "over-target" in moment["readings"]
+    assert "of milk, warm" in told["rescue"]
+    kept = {m["kind"] for m in told["record"]}
+    assert {"lit", "first_boil", "stirred", "off", "weighed"} == kept
+
+
+def test_what_is_answered_counts_and_what_is_not_known_is_not_asked_again(client):
+    told = mend(client, product="sponge-balls", fault="balls-break")
+    assert bowls(told)["wet"] == 3.0 and told["question"]["reading"] == "chhena-water" and not told["record"]
+    wet = told["question"]["answers"][-1]
+    then = mend(client, product="sponge-balls", fault="balls-break", answers={"chhena-water": wet["value"]})
+    assert bowls(then) == {key: value for key, value in wet["bowls"].items() if key in bowls(then)}
+    assert then["causes"][0]["speaks"][0]["origin"] == "said"
+    assert [line["reading"] for line in then["answered"]] == ["chhena-water"]
+    other = mend(client, product="sponge-balls", fault="balls-break", skip=["chhena-water"])
+    assert other["question"]["reading"] != "chhena-water" and bowls(other) == bowls(told)
+
+
+def test_the_larder_knows_the_freezer_and_a_throwaway_says_so(client):
+    told = mend(client, product="kulfi", fault="kulfi-soft")
+    cold = next(cause for cause in told["causes"] if cause["key"] == "warm")
+    assert cold["against"][0]["origin"] == "larder" and "−18 °C" in cold["against"][0]["text"]
+    assert mend(client, product="kulfi", fault="turned-early")["throw_away"]
+
+
+@pytest.mark.parametrize(
+    ("body", "status", "field"),
+    [
+        ({"product": "trifle"}, 404, "product"),
+        ({"fault": "haunted"}, 404, "fault"),
+        ({"batch": 4711}, 404, "batch"),
+        ({"fault": "balls-break", "answers": {"fat-heat": 1}}, 422, "answers"),
+        ({"fault": "Balls Break"}, 422, "fault"),
+    ],
+)
+def test_what_cannot_be_asked_names_its_field(client, body, status, field):
+    answer = mend(client, status, **body)
+    assert answer["fields"][0]["path"] == field, answer
+
+
+def test_a_finding_is_kept_with_the_batch_teaches_and_is_taken_back(client, clock, thick):
+    def find(**more):
+        return happens(client, thick, kind="fault_found", fault="too-thick-cold", **more)
+
+    before = mend(client, product="reduced-milk", fault="too-thick-cold")
+    log = find(cause="stood", answers={"pan-to-bowl": 15}, next_time=True)["log"]
+    assert log[0]["text"] == "Too thick once it is cold: it stayed in the hot pan after the flame"
+    told = mend(client, batch=thick, fault="too-thick-cold")
+    assert told["found"] == [
+        {"fault": "too-thick-cold", "cause": "stood", "next_time": True, "event": log[0]["event_id"]}
+    ]
+    assert [cause["key"] for cause in told["causes"] if cause["confirmed"]] == ["stood"]
+    after = mend(client, product="reduced-milk", fault="too-thick-cold")
+    chance = {c["key"]: c for c in after["causes"]}
+    assert bowls(after)["stood"] >= bowls(before)["stood"] and chance["stood"]["bowls"] == 2.0  # 0.30 → 0.38
+    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    assert kept["next"] == "pour it out within three minutes" and kept["batch"]["id"] == thick
+    assert client.get("/api/mend/next?of=curdle").json["kept"] == []
+    # a later word of the same fault takes its place
+    find(cause="over", answers={}, next_time=False)
+    assert client.get("/api/mend/next?of=reduce").json["kept"] == []
+    newest = client.get(f"/api/batches/{thick}").json["log"][0]["event_id"]
+    happens(client, thick, kind="undo", event_id=newest)
+    assert client.get("/api/mend/next?of=reduce").json["kept"] == [kept]
+    # and the batch itself weighs and teaches what it did
+    line = client.get("/api/book").json["lines"][0]
+    assert line["weighed_kg"] == 0.7 and line["phase"] == "weighed"
+
+
+def test_a_finding_that_makes_no_sense_is_refused(client, thick):
+    for event, field in (
+        ({"fault": "haunted"}, "fault"),
+        ({"fault": "too-thick-cold", "cause": "haunted"}, "cause"),
+        ({"fault": "too-thick-cold", "answers": {"seams": 1}}, "answers"),
+    ):
+        sent = {"event": {"kind": "fault_found", **event}}
+        answer = client.post(f"/api/batches/{thick}/events", json=sent)
+        assert answer.status_code in (404, 422) and answer.json["fields"][0]["path"].split(".")[-1] == field, (
+            answer.json
+        )
+    assert client.get(f"/api/batches/{thick}").json["log"][0]["kind"] == "weighed"
+
+
+def test_a_sweet_is_judged_by_the_chhena_that_was_made_for_it(client, clock):
+    sweet = begin(client, "sweet", {"sweet": "sponge-balls", "want": "16", "pan": 2, "burner": 1})
+    curd = begin(client, "curdle", {**POT, "amount": "2 L"}, parent=sweet["id"], slot="C")["id"]
+    told = client.get(f"/api/batches/{curd}").json["told_kg"]["likely"]
+    clock.now += 4000
+    happens(client, curd, kind="weighed", mass_kg=round(told * 1.4, 3))
+    found = mend(client, batch=sweet["id"], fault="balls-break")
+    first = found["causes"][0]
+    assert first["key"] == "wet" and first["bowls"] >= 4 and first["speaks"][0]["batch"] == curd
+    assert {m["batch"] for m in found["record"]} == {sweet["id"], curd}
+    times = [m["at_s"] for m in found["record"]]
+    assert times == sorted(times)
+    alone = mend(client, batch=curd, fault="wet-chhena")
+    assert "of water has to go" in alone["rescue"]

@@ -17,11 +17,11 @@ const router = createRouter({
   })),
 })
 
-async function at(address: string) {
+async function at(address: string, kinds: ('milk' | 'pan')[] = ['milk', 'pan']) {
   await router.push(address)
   const screen = defineComponent({
     setup() {
-      words = useWords('/bench/curdle', FIRST, ['milk', 'pan'])
+      words = useWords('/bench/curdle', FIRST, kinds)
       return () => h('i')
     },
   })
@@ -108,14 +108,7 @@ test('a value is shown by its text, or as it is', () => {
 test('what is typed stays when the Larder is heard of only then, and when it changes', async () => {
   const kitchen = data.value
   data.value = undefined
-  await router.push('/bench/curdle?wait=4+minutes')
-  const screen = defineComponent({
-    setup() {
-      words = useWords('/bench/curdle', FIRST, [])
-      return () => h('i')
-    },
-  })
-  mount(screen, { global: { plugins: [router] } })
+  await at('/bench/curdle?wait=4+minutes', [])
   words.words.amount = '2 L'
   data.value = kitchen
   await flushPromises()

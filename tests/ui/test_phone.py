@@ -24,6 +24,9 @@ PAGES = {
     "/stove/rehearse": "without a drop of milk",
     "/book": "Rabri, first try",
     "/book/3": "thick as butter",
+    "/book/mend": "Or without a batch",
+    "/book/mend?of=3&fault=too-thick-cold": "under the weight told",
+    "/book/mend?product=sponge-balls&fault=rubbery": "Rescue now",
 }
 OVERHANGING = """() => {
   const wide = document.documentElement.clientWidth

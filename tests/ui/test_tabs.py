@@ -1,0 +1,75 @@
+"""Every page by the Tab key alone: each thing that can be touched is reached once, in the order in which it stands, in
+sight and marked; and nothing holds the key."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+PAGES = {
+    "/larder": "farm buffalo milk",
+    "/bench": "Stop when",
+    "/bench/curdle": "of chhena",
+    "/bench/caramel": "solids",
+    "/sweets?sweet=kalakand": "cuts",
+    "/sweets/own?lines=2+L+buffalo+milk+to+half%0A5+spoons+of+sugar%0Agave+14+sticks": "Keep it as mine",
+    "/stove": "min to its stop",
+    "/stove/5": "minutes to the stop",
+    "/stove/curd/8": "Let it hang",
+    "/stove/sweet/10": "Fig kulfi",
+    "/book": "Rabri, first try",
+    "/book/3": "thick as butter",
+    "/book/mend?of=3&fault=too-thick-cold": "under the weight told",
+    "/using/stove": "Stove",
+}
+CAN_BE_TOUCHED = """() => {
+  const kinds = 'a[href], button, input, textarea, select, summary, [tabindex]'
+  const LOOKS = ['outline', 'box-shadow', 'border', 'background', 'stroke', 'stroke-width', 'fill', 'text-decoration']
+  window.looks = (e) => {
+    const box = e.closest('.n-input, label') ?? e
+    return [box, ...box.querySelectorAll('*'), e.parentElement, ...(e.parentElement?.children ?? [])]
+      .flatMap((x) => [null, '::before', '::after'].map((part) => {
+        const style = getComputedStyle(x, part)
+        return LOOKS.map((name) => style.getPropertyValue(name)).join()
+      })).join('|')
+  }
+  window.stops = [...document.querySelectorAll(kinds)].filter((e) => e.tabIndex >= 0 && !e.disabled &&
+    e.checkVisibility({ visibilityProperty: true }) && !e.closest('[inert], fieldset:disabled, details:not([open]) > :not(summary)'))
+  window.plain = window.stops.map(window.looks)
+  return window.stops.map((e) => e.outerHTML.slice(0, 140))
+}"""
+WHERE = """() => {
+  const here = document.activeElement
+  if (!here || here === document.body) return null
+  const at = window.stops.indexOf(here), box = here.getBoundingClientRect()
+  const seen = box.width > 0 && box.bottom > 0 && box.top < innerHeight && box.right > 0 && box.left < innerWidth
+  return { at, what: here.outerHTML.slice(0, 140), marked: at < 0 || window.looks(here) !== window.plain[at], seen }
+}"""
+"""Where the key stands: whether that is in sight, and looks other than it did before it was focused."""
+
+
+def all_stops(page: Page) -> list[str]:
+    """All that can be touched, once no more of it comes in."""
+    stops: list[str] = []
+    while len(stops) != len(stops := page.evaluate(CAN_BE_TOUCHED)) or not stops:
+        page.wait_for_timeout(300)
+    return stops
+
+
+@pytest.mark.parametrize("address", PAGES)
+def test_the_tab_key_reaches_all_there_is(page: Page, kitchen_url: str, address: str):
+    page.goto(kitchen_url + address)
+    expect(page.locator("main")).to_contain_text(PAGES[address])
+    expect(page.get_by_role("region", name="Burners", exact=True)).to_contain_text("Basundi")
+    stops = all_stops(page)
+    page.evaluate("() => document.activeElement?.blur()")
+    reached, faults = [], []
+    for _ in range(len(stops) + 5):
+        page.keyboard.press("Tab")
+        here = page.evaluate(WHERE)
+        if here is None or (reached and here["at"] == reached[0]):  # round: it goes on to the browser's own
+            break
+        reached.append(here["at"])
+        faults += [f"{wrong}: {here['what']}" for wrong in ("marked", "seen") if not here[wrong]]
+    assert faults == []
+    known = [at for at in reached if at >= 0]
+    assert known == sorted(known), "it jumps about"
+    assert [stops[at] for at in range(len(stops)) if at not in known] == []

@@ -208,8 +208,11 @@ def test_a_little_more_of_it_moves_no_answer_far(kind, requests, word):
         slow = 30.0
         if kind == "reduce":
             slow = max(slow, 0.1 * one.first_boil_s.likely)
-        elif kind == "caramel":  # what is all but dry boils as long as a hundredth of its sugar gives off
-            slow = max(slow, 0.1 * one.melt_s.likely)
+        elif (
+            kind == "caramel"
+        ):  # what is all but dry boils as long as a hundredth of its sugar gives off; and a gentle
+            # flame under a wide pan creeps to the boil, which that hundredth's own heat spares it
+            slow = max(slow, 0.15 * one.melt_s.likely)
         then = dict(_figures(two.model_dump(mode="json")))
         for at, value in _figures(one.model_dump(mode="json")):
             if at in then and abs(value) > 1e-6:

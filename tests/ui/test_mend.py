@@ -36,6 +36,17 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     page.get_by_role("button", name="Use this next time").click()
     expect(page.get_by_role("button", name="Kept for the next time")).to_be_disabled()
     assert ask(f"{kitchen_url}/api/batches/{RABRI}")["log"][0]["kind"] == "fault_found"
+    # the Book marks it, and finds it by that
+    page.get_by_role("link", name="all batches").click()
+    page.get_by_role("navigation", name="Which of them").get_by_role("link", name="went wrong").click()
+    lines = page.get_by_role("region", name="Batches").get_by_role("listitem")
+    expect(lines).to_have_count(1)
+    expect(lines).to_contain_text("Too thick once it is cold")
+    expect(page.get_by_role("heading", name=re.compile(r"^[A-Z][a-z]+ \d{4}$"))).to_have_count(1)
+    clean(page)
+    page.get_by_role("link", name="hung curd", exact=True).click()
+    expect(lines).to_contain_text("Hung curd for shrikhand")
+    expect(page).to_have_url(re.compile("only=strain"))
     # the next plan of its like says so, and lets it go as easily
     page.get_by_role("link", name="Bench").first.click()
     said = page.get_by_label("From the last time")

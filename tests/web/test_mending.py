@@ -137,3 +137,25 @@ def test_a_sweet_is_judged_by_the_chhena_that_was_made_for_it(client, clock):
     assert times == sorted(times)
     alone = mend(client, batch=curd, fault="wet-chhena")
     assert "of water has to go" in alone["rescue"]
+
+
+def test_the_book_finds_what_went_wrong_and_what_kind_it_was(client, clock, thick):
+    plain = begin(client, "reduce", {**POT, "amount": "1 L", "stop": "half its volume", "sugar": ""})["id"]
+    happens(client, plain, kind="abandoned")
+    curd = begin(client, "curdle", {**POT, "amount": "2 L"})["id"]
+
+    def book(query):
+        told = client.get(f"/api/book?{query}").json
+        assert told["total"] == len(told["lines"])
+        return {line["id"]: line["wrong"] for line in told["lines"]}
+
+    assert book("") == {thick: [], plain: [], curd: []} and book("wrong=true") == {}
+    found = happens(client, thick, kind="fault_found", fault="too-thick-cold", cause="over", answers={})
+    title = ["Too thick once it is cold"]
+    assert book("") == {thick: title, plain: [], curd: []}
+    assert book("wrong=true") == book("find=too+thick") == {thick: title}
+    assert set(book("kind=reduce")) == {thick, plain} and set(book("kind=curdle")) == {curd}
+    assert book("kind=curdle&find=thick") == {} and set(book("kind=reduce&find=reduce")) == {thick, plain}
+    happens(client, thick, kind="undo", event_id=found["log"][0]["event_id"])
+    assert book("")[thick] == []
+    assert client.get("/api/book?kind=cake").status_code == 422

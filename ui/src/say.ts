@@ -50,6 +50,13 @@ export function day(epochSeconds: number): string {
   })
 }
 
+export function month(epochSeconds: number): string {
+  return new Date(epochSeconds * 1000).toLocaleDateString('en-GB', {
+    month: 'long',
+    year: 'numeric',
+  })
+}
+
 export function stopwatch(seconds: number): string {
   const s = Math.max(0, Math.floor(seconds))
   return `${Math.floor(s / 60)}:${(s % 60).toString().padStart(2, '0')}`

@@ -7,8 +7,10 @@ from typing import Any
 from sqlalchemy import func, or_, select
 from sqlalchemy.orm import Session
 
+from ..core.mending.faults import faults
 from .aside import each
 from .batches import Batches
+from .mending import with_fault
 from .outcomes import line_of
 from .tables import BatchRow, EventRow
 
@@ -27,17 +29,26 @@ class Line:
         return replace(self, summary=summary)
 
 
-def page(session: Session, limit: int, offset: int = 0, words: str = "") -> tuple[list[Line], int]:
-    """Batches, newest first, and how many there are in all, of those where each word stands in the name or in a note.
-    Case is passed over as SQLite does it: for plain Latin letters."""
+def page(
+    session: Session, limit: int, offset: int = 0, words: str = "", kind: str = "", wrong: bool = False
+) -> tuple[list[Line], int]:
+    """Batches, newest first, and how many there are in all, of those where each word stands in the name, in a note or in
+    what went wrong; of one kind, or with a fault alone, where that is asked. Case is passed over as SQLite does it: for
+    plain Latin letters."""
     found = select(BatchRow.id)
+    if kind:
+        found = found.where(BatchRow.kind == kind)
+    if wrong:
+        found = found.where(BatchRow.id.in_(with_fault()))
     for word in words.split():
         pattern = f"%{word.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
         text = EventRow.data["text"].as_string()
         noted = select(EventRow.batch_id).where(EventRow.kind == "note", text.ilike(pattern, escape="!"))
-        found = found.where(or_(BatchRow.name.ilike(pattern, escape="!"), BatchRow.id.in_(noted)))
+        faulty = with_fault([f.key for f in faults().values() if word.lower() in f.title.lower()])
+        named = BatchRow.name.ilike(pattern, escape="!")
+        found = found.where(or_(named, BatchRow.id.in_(noted), BatchRow.id.in_(faulty)))
     newest = found.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(limit).offset(offset)
-    if not words:  # the number of all is known without looking at any
+    if not (words or kind or wrong):  # the number of all is known without looking at any
         numbers, total = list(session.scalars(newest)), session.scalar(select(func.count(BatchRow.id))) or 0
         return _lines(session, numbers), total
     counted = session.execute(newest.add_columns(func.count().over())).all()

@@ -1,10 +1,10 @@
 """What was found wrong with batches, from their logs."""
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 
-from sqlalchemy import ColumnElement, literal_column, or_, select
+from sqlalchemy import ColumnElement, Select, literal_column, or_, select
 from sqlalchemy.orm import Session
 
 from ..core.batch.events import Event, FaultFound, Undo, standing
@@ -49,9 +49,24 @@ def newest_found(session: Session) -> list[tuple[Batch, Found]]:
     return [(batches[one.batch], one) for one in found if one.batch in batches]
 
 
-def _all(session: Session) -> list[Found]:
-    """Of every batch. Few batches have a fault: the index holds those alone."""
-    numbers = set(session.scalars(select(EventRow.batch_id).where(EventRow.kind == AS_INDEXED)))
+def with_fault(keys: Collection[str] | None = None) -> Select[int]:
+    """Numbers of the batches in whose log a fault stands: of these, or any."""
+    found = select(EventRow.batch_id).where(EventRow.kind == AS_INDEXED)
+    return found if keys is None else found.where(EventRow.data["fault"].as_string().in_(keys))
+
+
+def faults_in(session: Session, numbers: Collection[int]) -> dict[int, list[str]]:
+    """The faults that each of these batches was found to have, by their keys."""
+    found: dict[int, list[str]] = defaultdict(list)
+    for one in _all(session, numbers):
+        found[one.batch].append(one.what.fault)
+    return dict(found)
+
+
+def _all(session: Session, among: Collection[int] | None = None) -> list[Found]:
+    """Of every batch, or of these. Few batches have a fault: the index holds those alone."""
+    faulty = with_fault() if among is None else with_fault().where(EventRow.batch_id.in_(among))
+    numbers = set(session.scalars(faulty))
     rows = session.scalars(
         select(EventRow)
         .where(EventRow.batch_id.in_(numbers), or_(EventRow.kind == FOUND, EventRow.kind == "undo"))

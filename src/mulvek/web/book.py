@@ -1,8 +1,8 @@
 """Book over HTTP: every batch there has been, of any kind, and one beside its plan."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from contextlib import suppress
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
@@ -12,11 +12,13 @@ from ..core.batch.kinds import KindName
 from ..core.batch.leftovers import Beside
 from ..core.batch.summary import SummaryPhase
 from ..core.errors import NotFound, Unavailable
+from ..core.mending.faults import faults
 from ..core.ranges import Range
 from ..store.aside import each, reading_of
 from ..store.batches import Batches
 from ..store.book import Line, keep_summaries, page, summed
 from ..store.database import Database
+from ..store.mending import faults_in
 from ..wire.batch import BatchRecord
 from ..wire.model import LONGEST_WORDS, Out
 from ..wire.reduce import told_when_lit
@@ -30,8 +32,10 @@ class PageQuery(Out):
     limit: int = Field(30, ge=1, le=100)
     offset: int = Field(0, ge=0, le=2**31)
     find: Annotated[str, Field(max_length=LONGEST_WORDS)] = Field(
-        "", description="Words that all stand in the name or in a note"
+        "", description="Words that all stand in the name, in a note or in what went wrong"
     )
+    kind: KindName | Literal[""] = Field("", description="Of one kind alone")
+    wrong: bool = Field(False, description="Those with which something went wrong")
 
 
 class BookLine(Out):
@@ -52,6 +56,7 @@ class BookLine(Out):
     counted: int | None
     one: str
     many: str
+    wrong: list[str] = Field(description="What was found wrong with it, in words")
     beside: dict[str, Beside] = Field(
         default_factory=dict, description="What stands there beside it: whey of a curd, syrup of a sweet"
     )
@@ -63,9 +68,10 @@ class BookOut(Out):
     aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
-def _line(line: Line) -> BookLine:
+def _line(line: Line, found: Sequence[str]) -> BookLine:
     same = {"id": line.id, "kind": line.kind, "name": line.name, "created_at_s": line.created_at_s}
-    return BookLine.model_validate(same | (line.summary or {}))
+    wrong = [faults()[key].title for key in found if key in faults()]
+    return BookLine.model_validate(same | (line.summary or {}) | {"wrong": wrong})
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
@@ -74,13 +80,18 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         """Batches of every kind, newest first"""
         now = clock()
         with db.reading() as session:
-            lines, total = page(session, query.limit, query.offset, query.find)
+            lines, total = page(session, query.limit, query.offset, query.find, query.kind, query.wrong)
+            wrong = faults_in(session, [line.id for line in lines])
             fresh, aside = summed(session, [line.id for line in lines if not line.summary], now)
         if fresh:  # a former release kept none with them; on a full disk they are worked out anew each time
             with suppress(Unavailable), db.writing() as session:
                 keep_summaries(session, fresh)
         whole = (line if line.summary else line.with_(fresh.get(line.id)) for line in lines)
-        shown, more = each([line for line in whole if line.summary], _line, lambda line: line.name)
+        shown, more = each(
+            [line for line in whole if line.summary],
+            lambda line: _line(line, wrong.get(line.id, [])),
+            lambda line: line.name,
+        )
         return BookOut(total=total, lines=shown, aside=aside + more)
 
     @app.get("/api/book/<int:batch_id>", tags=TAGS, responses={200: BatchRecord})

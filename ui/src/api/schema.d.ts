@@ -2101,6 +2101,11 @@ export interface components {
             weighed_kg: number | null;
             /** Whey Kg */
             whey_kg: number | null;
+            /**
+             * Wrong
+             * @description What was found wrong with it, in words
+             */
+            wrong: string[];
         };
         /** BookOut */
         BookOut: {
@@ -10865,8 +10870,12 @@ export interface operations {
             query?: {
                 limit?: number;
                 offset?: number;
-                /** @description Words that all stand in the name or in a note */
+                /** @description Words that all stand in the name, in a note or in what went wrong */
                 find?: string;
+                /** @description Of one kind alone */
+                kind?: ("reduce" | "curdle" | "strain" | "caramel" | "sweet") | "";
+                /** @description Those with which something went wrong */
+                wrong?: boolean;
             };
             header?: never;
             path?: never;

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
 import { LONGEST_WORDS } from '@/api/shared'
 import AsideNote from '@/form/AsideNote.vue'
-import { day, minutes, weight } from '@/say'
+import { day, minutes, month, weight } from '@/say'
 import { usePages } from './pages'
 
 const route = useRoute()
@@ -15,9 +15,31 @@ const find = refDebounced(
   computed(() => typed.value.trim().slice(0, LONGEST_WORDS)),
   250,
 )
-watch(find, (words) => void router.replace({ query: words ? { find: words } : {} }))
+/** Which of them: all, of one kind, or those with a fault. It stands in the address, as what is looked for does. */
+const ONLY = {
+  '': 'everything',
+  reduce: 'reduced',
+  curdle: 'chhena',
+  strain: 'hung curd',
+  caramel: 'caramel',
+  sweet: 'sweets',
+  wrong: 'went wrong',
+} as const
+type Only = keyof typeof ONLY
+const only = computed<Only>(() =>
+  typeof route.query.only === 'string' && route.query.only in ONLY
+    ? (route.query.only as Only)
+    : '',
+)
+const query = (words: string, which: Only) => ({
+  ...(which && { only: which }),
+  ...(words && { find: words }),
+})
+watch(find, (words) => void router.replace({ query: query(words, only.value) }))
 
-const book = usePages(['book', 'list'], find, async (query) => {
+const book = usePages(['book', 'list', only], find, async (asked) => {
+  const kind = only.value === 'wrong' ? '' : only.value
+  const query = { ...asked, kind, wrong: only.value === 'wrong' }
   const { lines, ...page } = await unwrap(api.GET('/api/book', { params: { query } }))
   return { ...page, items: lines }
 })
@@ -72,6 +94,16 @@ function beside(l: Line): [string, string] {
     ]
   return l.whey_kg === null ? ['', ''] : [weight(l.whey_kg), 'whey kept']
 }
+/** By month, as a book is kept. */
+const months = computed(() => {
+  const found: { month: string; lines: Line[] }[] = []
+  for (const line of book.items.value) {
+    const name = month(line.created_at_s)
+    if (found.at(-1)?.month !== name) found.push({ month: name, lines: [] })
+    found.at(-1)!.lines.push(line)
+  }
+  return found
+})
 const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
 </script>
 
@@ -92,31 +124,51 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
       </span>
       <RouterLink class="mend touch" to="/book/mend">What went wrong?</RouterLink>
     </p>
+    <nav class="only" aria-label="Which of them">
+      <RouterLink
+        v-for="(text, which) in ONLY"
+        :key="which"
+        class="touch"
+        :to="{ query: query(find, which) }"
+        :aria-current="which === only ? 'true' : undefined"
+        >{{ text }}</RouterLink
+      >
+    </nav>
     <AsideNote :names="book.aside.value" />
     <section class="tray" aria-label="Batches">
       <p v-if="asked && !total && find" class="sentence">
-        Nothing in the Book has “{{ find }}” in its name or notes.
+        Nothing {{ only ? 'of these' : 'in the Book' }} has “{{ find }}” in its name or notes.
       </p>
+      <p v-else-if="asked && !total && only === 'wrong'" class="sentence">
+        Nothing was found wrong yet. When something is, press <em>What went wrong?</em>
+      </p>
+      <p v-else-if="asked && !total && only" class="sentence">None of these was made yet.</p>
       <p v-else-if="asked && !total" class="sentence">
         Nothing is written yet. <RouterLink to="/bench">Plan a reduction</RouterLink>, light it,
         weigh it.
       </p>
-      <ul>
-        <li v-for="l in book.items.value" :key="l.id">
-          <RouterLink :to="address(l)">
-            <span class="name words">{{ l.name }}</span>
-            <span class="soft">{{ about(l) }}</span>
-          </RouterLink>
-          <span class="gave">
-            <b>{{ gave(l) }}</b>
-            <span class="soft">told {{ weight(l.told_kg.low) }}–{{ weight(l.told_kg.high) }}</span>
-          </span>
-          <span class="gave">
-            <b>{{ beside(l)[0] }}</b>
-            <span class="soft">{{ beside(l)[1] }}</span>
-          </span>
-        </li>
-      </ul>
+      <template v-for="m in months" :key="m.month">
+        <h2 class="month">{{ m.month }}</h2>
+        <ul>
+          <li v-for="l in m.lines" :key="l.id">
+            <RouterLink :to="address(l)">
+              <span class="name words">{{ l.name }}</span>
+              <span class="soft">{{ about(l) }}</span>
+              <span v-for="fault in l.wrong" :key="fault" class="wrong">{{ fault }}</span>
+            </RouterLink>
+            <span class="gave">
+              <b>{{ gave(l) }}</b>
+              <span class="soft"
+                >told {{ weight(l.told_kg.low) }}–{{ weight(l.told_kg.high) }}</span
+              >
+            </span>
+            <span class="gave">
+              <b>{{ beside(l)[0] }}</b>
+              <span class="soft">{{ beside(l)[1] }}</span>
+            </span>
+          </li>
+        </ul>
+      </template>
       <button v-if="book.older.value" type="button" class="touch" @click="book.more">
         Older ones
       </button>
@@ -147,6 +199,29 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
 }
 .mend {
   margin-left: auto;
+}
+.only {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  margin: -12px 32px 18px;
+}
+.only [aria-current] {
+  color: var(--ink);
+  font-weight: 700;
+}
+.month {
+  margin-top: 14px;
+  font: 650 17px/24px var(--words);
+  color: var(--ink-soft);
+}
+.month:first-child {
+  margin-top: 0;
+}
+.wrong {
+  display: block;
+  color: var(--madder);
+  font-size: 15px;
 }
 .tray {
   padding-block: 18px;
@@ -181,7 +256,8 @@ li .soft {
   font-size: 13.5px;
 }
 @media (max-width: 900px) {
-  .find {
+  .find,
+  .only {
     margin-inline: 16px;
   }
   li {

@@ -1,11 +1,11 @@
 import { useInfiniteQuery } from '@tanstack/vue-query'
-import { computed, type Ref } from 'vue'
+import { computed, type MaybeRef, type Ref } from 'vue'
 
 const EACH = 30
 
 /** One list of the Book, a page at a time as the server has it, of what holds the words that are looked for. */
 export function usePages<T>(
-  key: string[],
+  key: MaybeRef<string>[],
   find: Ref<string>,
   ask: (query: {
     limit: number

@@ -34,6 +34,7 @@ GOALS_MS = {
     "kalakand planned over HTTP": FRAME_MS,
     "fried balls planned over HTTP": FRAME_MS,
     "swap over HTTP": FRAME_MS,
+    "mend over HTTP": FRAME_MS,
     "cold start": 1500.0,
     "8 instruments at 1 Hz, a write": 10.0,
     "batch of 20 000 samples opens": 300.0,
@@ -97,6 +98,8 @@ def main() -> None:
         timed("fried balls planned over HTTP", lambda: post("/api/sweets/plan", balls), 100)
         swap = {"plan": kulfi, "ingredient": "khoya-pindi", "all_things": True}
         timed("swap over HTTP", lambda: post("/api/sweets/swap", swap), 60)
+        thick = {"batch": 3, "fault": "too-thick-cold"}
+        timed("mend over HTTP", lambda: post("/api/mend", thick), 100)
         note = {"event": {"kind": "note", "text": "bench"}}
         timed("event write over HTTP", lambda: post("/api/batches/1/events", note), 60)
         opened(Path(folder), url)

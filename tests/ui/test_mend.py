@@ -28,6 +28,9 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     clean(page)
     if size == "desk":  # a thread from the scale to the cause it speaks for
         expect(page.locator(".threads path.first")).to_have_count(1)
+    page.get_by_role("button", name="Done: write it down").click()
+    expect(page.get_by_role("button", name="Written down")).to_be_disabled()
+    assert "65 ml of milk" in ask(f"{kitchen_url}/api/batches/{RABRI}")["log"][0]["text"]
     # the cook knows better: it stood in the pan
     stood = why.filter(has_text="It stayed in the hot pan")
     stood.get_by_role("button", name=re.compile("That was it")).click()

@@ -100,6 +100,13 @@ const hold = (cause: Cause) =>
   write(cause.confirmed ? '' : cause.key, !cause.confirmed && (found.value?.next_time ?? false))
 const use = () => write(found.value?.cause || nextTime(mending.value!.causes)[0]!.key, true)
 
+/** What was done to save it stands in its log. */
+const RESCUE = 'Rescue: '
+const note = computed(() => RESCUE + (mending.value?.rescue ?? ''))
+const rescued = computed(() => mending.value?.record.some((m) => m.text === note.value) ?? false)
+const writeDown = () =>
+  log.mutate({ id: mending.value!.batch!.id, event: { kind: 'note', text: note.value } })
+
 // threads from what was logged to what it speaks for
 const body = ref<HTMLElement>()
 const rows = ref<HTMLElement[]>([])
@@ -245,7 +252,9 @@ watch([tied, moments], () => void nextTick(draw), { flush: 'post' })
         @answer="(reading, value) => ask({ answers: { ...asked.answers, [reading]: value } })"
         @skip="(reading) => ask({ skip: [...asked.skip, reading] })"
         @point="pointed = $event"
+        :rescued="rescued"
         @use="use"
+        @rescued="writeDown"
       />
     </div>
   </div>

@@ -3,12 +3,18 @@ import { computed } from 'vue'
 import { nextTime, type Mending } from './mend'
 
 /** The one question that would tell most, what to do now, and what to do next time. */
-const props = defineProps<{ mending: Mending; nextKept: boolean; refused: string }>()
+const props = defineProps<{
+  mending: Mending
+  nextKept: boolean
+  rescued: boolean
+  refused: string
+}>()
 const emit = defineEmits<{
   answer: [reading: string, value: number]
   skip: [reading: string]
   point: [bowls: Record<string, number> | null]
   use: []
+  rescued: []
 }>()
 const question = computed(() => props.mending.question)
 const doing = computed(() => nextTime(props.mending.causes))
@@ -48,6 +54,11 @@ const first = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
       <h3>Rescue now</h3>
       <p class="words">{{ mending.rescue }}</p>
       <p v-if="mending.caution" class="caution">{{ mending.caution }}</p>
+      <p v-if="mending.batch">
+        <button type="button" class="touch" :disabled="rescued" @click="emit('rescued')">
+          {{ rescued ? 'Written down' : 'Done: write it down' }}
+        </button>
+      </p>
     </div>
     <div v-if="doing.length" class="part">
       <h3>Next time</h3>

@@ -371,6 +371,42 @@ def test_each_load_of_the_pan_has_its_own_clock(client, clock):
     assert asks()["boil"][1] == (loads * 16 * 60) - 1200
 
 
+@pytest.mark.parametrize(("sweet", "want"), [("fried-balls", "60"), ("milk-poli", "24"), ("bread-rabri", "12")])
+def test_each_load_of_the_fat_has_its_own_clock_once_the_fat_is_hot(client, clock, sweet, want):
+    """More pieces than float in the pan: the fat is heated once, and each load has its time in it."""
+    words = {"sweet": sweet, "want": want, "pan": 2, "burner": 1}
+    told = client.post("/api/sweets/plan", json=words).json
+    fry, step = told["fry"], next(s for s in told["steps"] if s["step"]["key"] == "fry")
+    loads = step["step"]["loads"]
+    assert loads == fry["goes"] >= 2 and loads * fry["at_once"] >= int(told["pieces"]["likely"])
+    assert step["facts"][-1].startswith(f"{loads} loads of {fry['at_once']} at the most")
+    heats = step["step"]["heats_s"]
+    each = (step["step"]["seconds"]["likely"] - heats) / loads
+    assert fry["sets_s"]["likely"] < each <= fry["sets_s"]["likely"] + 60 and heats == 480
+    few = client.post("/api/sweets/plan", json={**words, "want": "2"}).json
+    alone = next(s["step"] for s in few["steps"] if s["step"]["key"] == "fry")
+    assert alone["loads"] == 1 and few["fry"]["goes"] == 1
+    assert alone["seconds"]["likely"] == pytest.approx(heats + few["fry"]["sets_s"]["likely"])
+    made = begin(client, "sweet", words)
+    for before in made["steps"]:
+        if before["key"] == "fry":
+            break
+        happens(client, made["id"], kind="step_done", step=before["key"])
+    happens(client, made["id"], kind="step_begun", step="fry")
+
+    def load_due():
+        found = {n["key"]: n for n in look(client, made["id"])["nudges"]}
+        return found["fry-load"]["act"], found["fry-load"]["due_at_s"] - clock.now
+
+    act, due = load_due()
+    assert act == f"Load 1 of {loads} is done: lift it out; when the fat is hot again, the next goes in."
+    assert due == pytest.approx(heats + each)
+    if loads > 2:
+        clock.now += heats + 1.8 * each
+        act, due = load_due()
+        assert act.startswith("Load 2") and due == pytest.approx(0.2 * each)
+
+
 def test_a_sweet_that_says_otherwise_holds_up_no_pan(client, clock, caramel):
     """Its steps were taken back or ticked by hand: the caramel goes on all the same."""
     sweet, lit = caramel

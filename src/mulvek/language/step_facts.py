@@ -85,9 +85,11 @@ def _drinks(d: Drinks) -> list[str]:
 
 
 def _fry(fry: FryAnswer) -> list[str]:
+    loads = [f"{fry.goes} loads of {fry.at_once} at the most, the fat hot again before each."] if fry.goes > 1 else []
     return [
         f"Fat at {fry.fat_c.likely:.0f} °C ({fry.fat_c.low:.0f} to {fry.fat_c.high:.0f}): a crumb of it rises slowly.",
         f"{_time(fry.seconds.low)} to {_time(fry.seconds.high)}; they take up {say(fry.taken_kg, 'mass')} of fat.",
+        *loads,
     ]
 
 

@@ -51,6 +51,7 @@ class SweetStepOut(Out):
     hands: bool
     fire: bool
     loads: int
+    heats_s: float = Field(description="Of its seconds those before the first load goes in")
     check: str
     facts: list[str]
     caution: Caution | None
@@ -151,6 +152,7 @@ class SweetBatchOut(Standing):
                     hands=s.planned.hands,
                     fire=s.planned.fire,
                     loads=s.planned.loads,
+                    heats_s=s.planned.heats_s,
                     check=s.planned.check,
                     facts=facts.get(s.planned.key, []),
                     caution=run.cautions.get(s.planned.caution),

@@ -3705,12 +3705,17 @@ export interface components {
         };
         /**
          * FryAnswer
-         * @description Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg.
+         * @description Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg. ``seconds`` of a load;
+         *     so many pieces ``at_once`` have room in the pan, the rest in as many ``goes``.
          */
         FryAnswer: {
+            /** At Once */
+            at_once: number;
             /** Browns S */
             browns_s: number;
             fat_c: components["schemas"]["Range"];
+            /** Goes */
+            goes: number;
             seconds: components["schemas"]["Range"];
             sets_s: components["schemas"]["Range"];
             /** Taken Kg */
@@ -5679,7 +5684,8 @@ export interface components {
         /**
          * PlannedStep
          * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-         *     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them.
+         *     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them, with the
+         *     ``heats_s`` that pass before the first goes in.
          */
         PlannedStep: {
             /** After */
@@ -5702,6 +5708,11 @@ export interface components {
             follows?: string;
             /** Hands */
             hands: boolean;
+            /**
+             * Heats S
+             * @default 0
+             */
+            heats_s?: number;
             /** Key */
             key: string;
             /**
@@ -7505,6 +7516,11 @@ export interface components {
             fire: boolean;
             /** Hands */
             hands: boolean;
+            /**
+             * Heats S
+             * @description Of its seconds those before the first load goes in
+             */
+            heats_s: number;
             /**
              * In Kg
              * @description In its vessel, told or weighed

@@ -13,7 +13,7 @@ from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
 from ..planning.sweets.formula import LIT, slot_of
 from ..planning.sweets.plan import ListRow
-from ..planning.sweets.steps import PlannedStep
+from ..planning.sweets.steps import FRIED, PlannedStep
 from ..ranges import Range
 from ..safety.cautions import Caution
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
@@ -195,8 +195,8 @@ def _retimed(steps: tuple[PlannedStep, ...], seconds: Sequence[Range | None]) ->
 
 def _lasting(step: PlannedStep, seconds: Range) -> PlannedStep:
     """The step with other minutes; of one in loads so many as these are."""
-    each = step.seconds.likely / step.loads
-    loads = max(1, round(seconds.likely / each)) if step.loads > 1 and each else step.loads
+    each = step.load_s
+    loads = max(1, round((seconds.likely - step.heats_s) / each)) if step.loads > 1 and each else step.loads
     return replace(step, seconds=seconds, loads=loads)
 
 
@@ -242,15 +242,16 @@ def _nudges(steps: Sequence[StepNow], paused_s: float | None, now_s: float) -> l
 
 
 LOAD_SHOWN_S = 180.0
+_HOT_AGAIN = {FRIED: "the fat is hot again"}
 
 
 def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
     """A load that is done makes room for the next; shown for a while, as the next one's clock runs on from it."""
-    each, loads = step.planned.seconds.likely / step.planned.loads, step.planned.loads
+    each, loads, heats = step.planned.load_s, step.planned.loads, step.planned.heats_s
     if loads < 2 or step.due_s is None:
         return []
     gone = step.planned.seconds.likely - step.due_s
-    done = int(max(0.0, gone - LOAD_SHOWN_S) // each) + 1
+    done = int(max(0.0, gone - heats - min(LOAD_SHOWN_S, each / 2)) // each) + 1
     if done >= loads:
         return []
     return [
@@ -258,8 +259,8 @@ def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
             key=f"{step.planned.key}-load",
             episode=str(done),
             kind="care",
-            due_at_s=now_s + done * each - gone,
-            act=f"Load {done} of {loads} is done: lift it out; when it boils again, the next goes in.",
+            due_at_s=now_s + heats + done * each - gone,
+            act=f"Load {done} of {loads} is done: lift it out; when {_HOT_AGAIN.get(step.planned.key, 'it boils again')}, the next goes in.",
             strip=f"load {done + 1}",
             answer="load_seen",
         )

@@ -9,6 +9,7 @@ const step = (key: string, phase: string, more: object = {}) =>
     phase,
     seconds: { likely: 960 },
     loads: 1,
+    heats_s: 0,
     due_s: null,
     base: '',
     fire: false,
@@ -19,6 +20,12 @@ const step = (key: string, phase: string, more: object = {}) =>
 test('how long it will take, in hours where minutes would be many', () => {
   expect(takes(step('boil', 'ready'))).toEqual(['16', 'min'])
   expect(takes(step('set', 'ready', { seconds: { likely: 5400 } }))).toEqual(['1.5', 'h'])
+})
+
+test('fat is heated before the first load goes in, and its clock begins then', () => {
+  const fry = step('fry', 'running', { loads: 2, heats_s: 480, seconds: { likely: 1680 } })
+  expect(loadNow(fry, 1680 - 100)).toBe('load 1 of 2: 16:20 left of it')
+  expect(loadNow(fry, 1680 - 1080)).toBe('load 2 of 2: 10:00 left of it')
 })
 
 test('of a step in loads the one that is in now; none that is over, has not begun, or is alone', () => {

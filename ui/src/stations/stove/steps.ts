@@ -15,11 +15,11 @@ export const inWords = (left: number) => Object.values(countdown(left)).join(' '
 
 /** Of a step in loads: which one is in now, and what is left of it. */
 export function loadNow(s: Step, left: number): string {
-  const each = s.seconds.likely / s.loads
+  const each = (s.seconds.likely - s.heats_s) / s.loads
   const gone = s.seconds.likely - left
   if (s.loads < 2 || s.phase !== 'running' || gone >= s.seconds.likely) return ''
-  const at = Math.min(s.loads, Math.floor(Math.max(0, gone) / each) + 1)
-  return `load ${at} of ${s.loads}: ${stopwatch(at * each - gone)} left of it`
+  const at = Math.min(s.loads, Math.floor(Math.max(0, gone - s.heats_s) / each) + 1)
+  return `load ${at} of ${s.loads}: ${stopwatch(s.heats_s + at * each - gone)} left of it`
 }
 
 /** What its clock says, on the river. */

@@ -265,7 +265,9 @@ const suggested = computed(() => {
               <p class="under">
                 About {{ hours(f.fry.seconds.likely) }} ({{ hours(f.fry.seconds.low) }}–{{
                   hours(f.fry.seconds.high)
-                }}); they take up {{ grams(f.fry.taken_kg) }} of it.
+                }})<template v-if="f.fry.goes > 1"
+                  >, in {{ f.fry.goes }} loads of {{ f.fry.at_once }} at the most</template
+                >; they take up {{ grams(f.fry.taken_kg) }} of it.
                 <WhyWord v-if="f.whys.fry" :why="f.whys.fry" text="why so hot?" />
               </p>
             </template>

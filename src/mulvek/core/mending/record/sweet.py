@@ -59,7 +59,7 @@ def _of_steps(record: Record, log: Log, state: SweetState, families: tuple[str, 
         step = steps.get(key)
         if step is None or step.began_at_s is None or step.done_at_s is None or not _begun(log, key):
             return None
-        return (step.done_at_s - step.began_at_s) / 60 / step.planned.loads
+        return max(0.0, step.done_at_s - step.began_at_s - step.planned.heats_s) / 60 / step.planned.loads
 
     def ended(key: str) -> Any:
         return last((e for e in log.counted if isinstance(e.what, StepDone) and e.what.step == key), StepDone)

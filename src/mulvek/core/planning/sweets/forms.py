@@ -218,6 +218,8 @@ def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
             _number(fry, "takes", f"{where}.fry", 0.0, 60.0),
             _pair(fry.get("celsius", [150, 165]), f"{where}.fry", 100, 200),
             _pair(fry.get("seconds", [60, 120]), f"{where}.fry", 5, 3600),
+            _number({"thick_mm": 6.0, **fry}, "thick_mm", f"{where}.fry", 1.0, 60.0),
+            _number({"kg_m3": 1060.0, **fry}, "kg_m3", f"{where}.fry", 100.0, 1400.0),
         ),
         soak=None
         if soak is None

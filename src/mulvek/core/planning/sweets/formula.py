@@ -33,12 +33,15 @@ class Base:
 
 @dataclass(frozen=True, slots=True)
 class Fry:
-    """% of its mass that leaves as water, and that comes in as fat; the fat's heat °C and seconds in it."""
+    """% of its mass that leaves as water, and that comes in as fat; the fat's heat °C and seconds in it. Of flat pieces
+    their thickness mm and density kg/m³, raw: they say how many have room."""
 
     loses: float
     takes: float
     celsius: tuple[float, float] = (150.0, 165.0)
     seconds: tuple[float, float] = (60.0, 120.0)
+    thick_mm: float = 6.0
+    kg_m3: float = 1060.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

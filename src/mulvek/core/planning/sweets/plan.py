@@ -38,7 +38,7 @@ from .portions import (
     piece_kg,
 )
 from .shaping import FryAnswer, SlabAnswer, SyrupAnswer, fry_answer, slab_answer, syrup_answer
-from .steps import PlannedStep, planned_steps, total_s
+from .steps import BOILED, FAT_HEATS_S, FAT_HOT_AGAIN_S, FRIED, PlannedStep, planned_steps, total_s
 
 MOST_PIECES, MOST_KG = 2000, 100.0
 CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
@@ -200,14 +200,13 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         frozen = frozen_answer(built.parts, plan.mould, count, plan.freezer, plan.kitchen)
     pan = plan.hearth.pan
     syrup = syrup_answer(built, count, mass, plan.hearth, plan.kitchen)
-    fry = fry_answer(built, count, mass, plan.kitchen)
+    fry = fry_answer(built, count, mass, pan, plan.kitchen)
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
     iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
     bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen)[0] for b in built.bases if _hangs(b)}
-    steps = planned_steps(
-        built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, syrup.goes if syrup else 1
-    )
+    loads = {BOILED: syrup.goes if syrup else 1, FRIED: fry.goes if fry else 1}
+    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, loads)
     return SweetForecast(
         plan=replace(plan, pantry=pantry),
         built=built,
@@ -346,7 +345,13 @@ def _reckoned(
     if frozen:
         times["freeze"] = frozen.freeze_s
     if fry:
-        times["fry"] = Range(fry.sets_s.low + 300, fry.sets_s.likely + 480, fry.sets_s.high + 900)
+        heats, again, sets = FAT_HEATS_S, FAT_HOT_AGAIN_S, fry.sets_s.scaled(fry.goes)
+        more = fry.goes - 1
+        times["fry"] = Range(
+            heats.low + sets.low + more * again.low,
+            heats.likely + sets.likely + more * again.likely,
+            heats.high + sets.high + more * again.high,
+        )
     if built.school.soak:
         low, high = (h * 3600 for h in built.school.soak.hours)
         times["soak"] = Range(low, (low + high) / 2, high)

@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass
 
 from ...equipment.kitchen import Kitchen
+from ...equipment.pans import Pan
 from ...equipment.slabs import THICK_M, Grid, grid_for, grid_of, slab_area_m2, slab_thick_m
 from ...properties.density import density_kg_m3
 from ...ranges import Range
@@ -96,7 +97,8 @@ class SyrupAnswer:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FryAnswer:
-    """Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg."""
+    """Fat's heat °C and time s: until the heart sets, until it is brown; fat taken up by all, kg. ``seconds`` of a load;
+    so many pieces ``at_once`` have room in the pan, the rest in as many ``goes``."""
 
     fat_c: Range
     sets_s: Range
@@ -104,6 +106,25 @@ class FryAnswer:
     window_c: Range
     seconds: Range
     taken_kg: float
+    at_once: int
+    goes: int
+
+
+FRY_COVER = 0.6
+"""So much of the fat's surface may be covered: what floats there has room to be turned, and the fat stays hot (common
+practice)."""
+
+
+def _fried_in(count: int, area_m2: float, pan: Pan) -> tuple[int, int]:
+    """How many of ``count`` pieces, of this area in all, have room at once, and in how many goes they are fried.
+
+    >>> from ...equipment.vessels import Straight
+    >>> _fried_in(20, 20 * math.pi * 0.02**2, Pan("pot", Straight(0.20, 0.1)))
+    (10, 2)
+    """
+    surface = math.pi / 4 * syrup_surface_m(pan) ** 2
+    goes = max(1, math.ceil(area_m2 / (FRY_COVER * surface) - 1e-9))
+    return math.ceil(count / goes), goes
 
 
 def syrup_answer(
@@ -196,7 +217,7 @@ def _still_makes(left_kg: float, brix: float) -> tuple[str, ...]:
     return tuple(made)
 
 
-def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -> FryAnswer | None:
+def fry_answer(built: Built, count: int, finished_kg: float, pan: Pan, kitchen: Kitchen) -> FryAnswer | None:
     """None when nothing is fried; balls by the curd dossier, bread and discs by the school's own figures."""
     fry = built.school.fry
     if fry is None:
@@ -206,6 +227,7 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
     taken = raw * fry.takes / 100
     if built.school.piece.way != "ball":
         middle = sum(fry.celsius) / 2
+        together, goes = _fried_in(count, raw / (fry.kg_m3 * fry.thick_mm * 1e-3), pan)
         return FryAnswer(
             fat_c=Range(fry.celsius[0], middle, fry.celsius[1]),
             sets_s=Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
@@ -213,10 +235,13 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
             window_c=Range(fry.celsius[0], middle, fry.celsius[1]),
             seconds=Range(fry.seconds[0], sum(fry.seconds) / 2, fry.seconds[1]),
             taken_kg=taken,
+            at_once=together,
+            goes=goes,
         )
     each = raw * kept_of(built) / max(1, count)
     radius = (6 * each / (math.pi * 1060.0)) ** (1 / 3) / 2
     sets = centre_sets_s(radius, kitchen.room_c)
+    together, goes = _fried_in(count, count * math.pi * radius**2, pan)
     sugar = 100 * built.school.mix.get("white-sugar", 0.0) / sum(built.school.mix.values())
     heat = fat_c(sets, sugar)
     return FryAnswer(
@@ -226,4 +251,6 @@ def fry_answer(built: Built, count: int, finished_kg: float, kitchen: Kitchen) -
         window_c=Range(GENTLE_C[0], heat, GENTLE_C[1]),
         seconds=Range(sets, 1.2 * sets, 1.4 * sets),
         taken_kg=max(taken, count * fat_taken_kg(2 * radius)),
+        at_once=together,
+        goes=goes,
     )

@@ -11,6 +11,10 @@ MEETS = "meet"
 """The step in which what was made apart comes together."""
 BOILED = "boil"
 """The step in which pieces are boiled in their syrup."""
+FRIED = "fry"
+"""The step in which they are fried."""
+FAT_HEATS_S, FAT_HOT_AGAIN_S = Range(300.0, 480.0, 900.0), Range(30.0, 60.0, 120.0)
+"""Until the fat is as hot as it must be, and until it is so again after a load (common practice)."""
 BASE_HANDLING_S = {"reduce": 5 * 60.0, "curdle": 55 * 60.0, "hang": 0.0}
 """What a base takes beyond its boiling: pouring out; wait, acid, draining and cooling of chhena."""
 _VERBS = {"reduce": "Reduce the milk", "curdle": "Curdle, rinse and drain the milk", "hang": "Hang the yoghurt"}
@@ -24,7 +28,8 @@ _SIGNS = {
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
     """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
-    ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them."""
+    ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them, with the
+    ``heats_s`` that pass before the first goes in."""
 
     key: str
     say: str
@@ -37,15 +42,21 @@ class PlannedStep:
     base: str = ""
     follows: str = ""
     loads: int = 1
+    heats_s: float = 0.0
+
+    @property
+    def load_s(self) -> float:
+        """What one load takes, s."""
+        return (self.seconds.likely - self.heats_s) / self.loads
 
 
 def planned_steps(
-    built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int], loads: int = 1
+    built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int], loads: Mapping[str, int]
 ) -> list[PlannedStep]:
     """Bases and sweets that are parts of it first, side by side; then the school's own steps.
 
     :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known. :param bags: into how many a base is parted that hangs.
-    :param loads: in how many the pieces are boiled in their syrup.
+    :param loads: in how many the pieces of a step go through its pan, one after the other.
     """
     made: list[PlannedStep] = []
     for b in built.bases:
@@ -80,8 +91,9 @@ def planned_steps(
     before: tuple[str, ...] = bases
     for step in built.school.steps:
         seconds = _seconds(step.takes, built.school, reckoned)
-        goes = loads if step.key == BOILED else 1
-        seconds = seconds.scaled(goes)
+        goes = loads.get(step.key, 1)
+        if not isinstance(step.takes, str):  # what is reckoned is of all loads
+            seconds = seconds.scaled(goes)
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
@@ -99,6 +111,7 @@ def planned_steps(
                 caution=step.caution,
                 follows=step.follows,
                 loads=goes,
+                heats_s=FAT_HEATS_S.likely if step.takes == FRIED else 0.0,
             )
         )
         before = (step.key,)

@@ -277,7 +277,7 @@ def test_bread_in_a_quick_rabri_to_its_plates(page: Page, kitchen_url: str, cloc
     expect(now).to_contain_text("Done")
     now.get_by_role("button", name="Done, the next later").click()
     # its milk goes on the Bench, is lit from there, and stands on this page
-    page.get_by_role("link", name=re.compile("^[Pp]lan it")).first.click()
+    now.get_by_role("link", name="Plan it on the Bench.").click()
     pan = light(page)
     page.goto(address)
     milk = page.get_by_role("region", name="Milk for Bread for the coxes", exact=True)

@@ -249,10 +249,10 @@ watch([tied, moments], () => void nextTick(draw), { flush: 'post' })
         :mending="mending"
         :next-kept="found?.next_time ?? false"
         :refused="log.error.value?.message ?? ''"
+        :rescued="rescued"
         @answer="(reading, value) => ask({ answers: { ...asked.answers, [reading]: value } })"
         @skip="(reading) => ask({ skip: [...asked.skip, reading] })"
         @point="pointed = $event"
-        :rescued="rescued"
         @use="use"
         @rescued="writeDown"
       />

@@ -51,6 +51,9 @@ EVENTS = st.one_of(
     st.sampled_from(["join", "cook", "press"]).map(lambda key: {"kind": "step_begun", "step": key, "burner": 1}),
     st.sampled_from(["sauce", "dough"]).map(lambda of: {"kind": "left_weighed", "of": of, "mass_kg": 0.1}),
     st.just({"kind": "poured", "amount": 0.02}),
+    st.sampled_from(["", "dirty"]).map(
+        lambda cause: {"kind": "fault_found", "fault": "turned-early", "cause": cause}
+    ),
     st.just({"kind": "milk_added", "amount": "200 ml"}),
     st.booleans().map(lambda on: {"kind": "hushed", "on": on}),
 )
@@ -168,6 +171,11 @@ def test_whatever_happens_all_say_the_same(tmp_path_factory, templates):
                     assert number in running
                 if number in running:
                     assert told(running[number]["nudges"]) == told(batch["nudges"])
+                # whatever happened to it, somebody may ask what went wrong
+                wrong = self.client.post("/api/mend", json={"batch": number}).json
+                fault = wrong["faults"][len(batch["log"]) % len(wrong["faults"])]["key"]
+                mended = self.client.post("/api/mend", json={"batch": number, "fault": fault}).json
+                assert mended["causes"] and {m["batch"] for m in mended["record"]} <= set(lines)
                 undos = {line["event_id"] for line in batch["log"]}
                 assert undos <= set(self.batches[number])
 

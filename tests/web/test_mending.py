@@ -135,6 +135,7 @@ def test_a_sweet_is_judged_by_the_chhena_that_was_made_for_it(client, clock):
     assert {m["batch"] for m in found["record"]} == {sweet["id"], curd}
     times = [m["at_s"] for m in found["record"]]
     assert times == sorted(times)
+    assert not [m for m in found["record"] if m["kind"] == "weighed" and "over-target" in m["readings"]]
     alone = mend(client, batch=curd, fault="wet-chhena")
     assert "of water has to go" in alone["rescue"]
 
@@ -159,3 +160,15 @@ def test_the_book_finds_what_went_wrong_and_what_kind_it_was(client, clock, thic
     happens(client, thick, kind="undo", event_id=found["log"][0]["event_id"])
     assert book("")[thick] == []
     assert client.get("/api/book?kind=cake").status_code == 422
+
+
+def test_milk_that_was_lit_for_a_sweet_tells_how_it_was_stirred_and_stopped(client, clock):
+    sweet = begin(client, "sweet", {"sweet": "rabri", "school": "slow", "want": "6", "pan": 2, "burner": 1})
+    plan = {**POT, "amount": "1 L", "stop": "a third", "sugar": ""}
+    milk = begin(client, "reduce", plan, parent=sweet["id"], slot="COOK")["id"]
+    for seconds, event in ((800, {"kind": "first_boil"}), (60, {"kind": "stirred"}), (1500, {"kind": "stirred"})):
+        clock.now += seconds
+        happens(client, milk, **event)
+    told = mend(client, batch=sweet["id"], fault="skin-lumps")
+    gap = next(c for c in told["causes"] if c["key"] == "gap")
+    assert gap["speaks"][0]["batch"] == milk and "a stir every" in gap["speaks"][0]["text"]

@@ -156,6 +156,10 @@ class Batches:
         recent(self.session).offer(known)
         return known
 
+    def made_for(self, batch_id: int) -> list[int]:
+        """Numbers of the batches that were begun for this one."""
+        return list(self.session.scalars(select(BatchRow.id).where(BatchRow.parent_id == batch_id)))
+
     def any(self) -> bool:
         """Whether anything was ever begun."""
         return self.session.scalar(select(BatchRow.id).limit(1)) is not None

@@ -7,7 +7,8 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 
 from ..core.batch.events import BaseWeighed
-from ..store.aside import reading_of
+from ..core.planning.sweets.formula import LIT
+from ..store.aside import each, reading_of
 from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.mending import confirmed, newest_found
@@ -37,13 +38,17 @@ def _seen(batch: Batch, now_s: float) -> Seen:
             log=batch.log,
             state=batch.state(max(now_s, batch.log.newest_s)),
             told=batch.forecast,
+            is_base=batch.slot is not None and batch.slot not in LIT,
         )
 
 
 def _made_for(batches: Batches, of: Batch, now_s: float) -> list[Seen]:
-    """The batches whose weighed base went into this one; one that cannot be read is left out."""
-    numbers = {e.what.batch for e in of.log.counted if isinstance(e.what, BaseWeighed)}
-    return [_seen(batch, now_s) for batch in batches.some(sorted(numbers - {of.id}))]
+    """The batches that were lit for this one, or whose weighed base went into it; one that cannot be read is left out."""
+    numbers = {e.what.batch for e in of.log.counted if isinstance(e.what, BaseWeighed)} | set(batches.made_for(of.id))
+    found, _ = each(
+        batches.some(sorted(numbers - {of.id})), lambda batch: _seen(batch, now_s), lambda batch: batch.name
+    )
+    return found
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
@@ -70,6 +75,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         now = clock()
         with db.reading() as session:
             found = newest_found(session)
-        seen = ((_seen(batch, now), one.what) for batch, one in found if one.what.next_time)
+        wanted = [(batch, one.what) for batch, one in found if one.what.next_time]
+        seen, _ = each(wanted, lambda pair: (_seen(pair[0], now), pair[1]), lambda pair: pair[0].name)
         kept = [next_time(batch, what) for batch, what in seen if batch.is_of(query.of)]
         return NextPlanOut(kept=[one for one in kept if one is not None])

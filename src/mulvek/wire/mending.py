@@ -39,6 +39,8 @@ from .model import Body, Id, Out
 
 BOWLS = 5
 ROUTINE = (Stirred, Scraped, Note)
+ITS_OWN = ("over-target", "pan-to-bowl", "stopped-by-look")
+"""What a base says of its own end, and not of what it went into."""
 CLEARED = 0.1
 """A cause below this, with something that speaks against it, is named as cleared."""
 Slug = str
@@ -188,7 +190,7 @@ class MendingOut(Out):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Seen:
-    """A batch as Mend looks at it: its log, where it stands, what was told of it."""
+    """A batch as Mend looks at it: its log, where it stands, what was told of it; whether it is a base of another."""
 
     id: int
     kind: KindName
@@ -197,6 +199,7 @@ class Seen:
     log: Log
     state: Any
     told: Mapping[str, Any]
+    is_base: bool = False
 
     @property
     def product(self) -> Product:
@@ -292,6 +295,8 @@ def _known(body: MendIn, of: Seen | None, made_for: Sequence[Seen], kitchen: Kit
     }
     for seen in (*made_for, *([of] if of else [])):
         for reading, noted in recorded(seen.log, seen.state, seen.told, seen.product.families).items():
+            if seen is not of and seen.is_base and reading in ITS_OWN:
+                continue
             found[reading] = Known(noted=noted, origin="plan" if noted.event is None else "log", of=seen)
     said = {reading: Known(noted=Noted(value=value), origin="said") for reading, value in body.answers.items()}
     return found | said

@@ -31,17 +31,13 @@ def pytest_configure(config: pytest.Config) -> None:
 
 @pytest.hookimpl(optionalhook=True)
 def pytest_xdist_make_scheduler(config: pytest.Config, log: object):
-    """The interface in one worker, and that first: two Chromiums on two cores only slow each other. A part of it goes
-    to the other worker, which would be done sooner."""
+    """The interface in one worker, all else in the other: two Chromiums on two cores only slow each other, and both
+    halves take as long."""
     from xdist.scheduler import LoadScopeScheduling
-
-    SECOND = tuple(f"tests/ui/test_{part}" for part in ("door", "rehearse", "standing", "stove", "thread"))
 
     class OneBrowser(LoadScopeScheduling):
         def _split_scope(self, nodeid: str) -> str:
-            if nodeid.startswith("tests/ui/"):
-                return "second chromium" if nodeid.startswith(SECOND) else "chromium"
-            return nodeid
+            return "chromium" if nodeid.startswith("tests/ui/") else nodeid
 
     return OneBrowser(config, log)
 

@@ -8,7 +8,6 @@ from pydantic import Field
 
 from ..core.batch.events import (
     Begun,
-    Event,
     FaultFound,
     Note,
     Scraped,
@@ -18,6 +17,7 @@ from ..core.batch.events import (
     kind_of,
     standing,
 )
+from ..core.batch.fold import Fold
 from ..core.batch.history import History
 from ..core.batch.kinds import KindName
 from ..core.batch.log import Log
@@ -403,21 +403,37 @@ def _question(found: Fault, asked: Asked, noted: Mapping[str, float], confirmed:
     )
 
 
-def _kg_at(seen: Seen, event: Event) -> float | None:
-    """What a happening says that there was: as it was weighed, less its whey, or as the pan's log stood after it."""
-    plan, what = seen.log.plan, event.what
-    if isinstance(what, Weighed):
-        return what.mass_kg
-    if isinstance(seen.log, History) and not isinstance(what, ROUTINE):
-        folded = seen.log.at(event.at_s)
-        return float(folded.contents(folded.water_kg).total)
-    if isinstance(plan, CurdlePlan | StrainPlan):
-        began_kg = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
-        if isinstance(what, Begun):
-            return began_kg
-        if isinstance(what, WheyWeighed):
-            return max(0.0, began_kg - what.mass_kg)
-    return None
+def _kgs(seen: Seen) -> dict[int, float]:
+    """What there was after a happening, by its number: as it was weighed, less its whey, or as the pan's log stood then."""
+    plan = seen.log.plan
+    if isinstance(seen.log, History):
+        return _kgs_in_pan(seen.log)
+    found: dict[int, float] = {}
+    began_kg = (
+        plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg if isinstance(plan, StrainPlan) else None
+    )
+    for event in seen.log.counted:
+        match event.what:
+            case Weighed(kg):
+                found[event.id] = kg
+            case Begun() if began_kg is not None:
+                found[event.id] = began_kg
+            case WheyWeighed(kg) if began_kg is not None:
+                found[event.id] = max(0.0, began_kg - kg)
+            case _:
+                pass
+    return found
+
+
+def _kgs_in_pan(log: History) -> dict[int, float]:
+    folded, found = Fold(log.plan), {}
+    for event in log.counted:
+        folded.take(event)
+        if isinstance(event.what, Weighed):
+            found[event.id] = event.what.mass_kg
+        elif not isinstance(event.what, ROUTINE):
+            found[event.id] = float(folded.contents(folded.water_kg).total)
+    return found
 
 
 def _moments(batches: Sequence[Seen], known: Mapping[str, Known]) -> list[MomentOut]:
@@ -426,13 +442,14 @@ def _moments(batches: Sequence[Seen], known: Mapping[str, Known]) -> list[Moment
     for reading, one in known.items():
         if one.of is not None and one.noted.event is not None:
             tells.setdefault((one.of.id, one.noted.event), []).append(reading)
+    kgs = {seen.id: _kgs(seen) for seen in batches}
     moments = [
         MomentOut(
             batch=seen.id,
             event=event.id,
             kind=kind_of(event.what),
             at_s=event.at_s,
-            kg=_kg_at(seen, event),
+            kg=kgs[seen.id].get(event.id),
             text=sentence(event, Told(getattr(seen.state, "plan", seen.log.plan), seen.state)),
             readings=tells.get((seen.id, event.id), []),
         )

@@ -66,7 +66,7 @@ def answer_said(question: Question, value: float, answers: Sequence[float]) -> s
 def rescue_said(fault: Fault, amounts: Amounts) -> str:
     """What to do now; with its amounts, where all of them are known."""
     spoken = {
-        "milk_back": _kg(amounts.milk_back_kg, "volume"),
+        "milk_back": _spoons(amounts.milk_back_m3),
         "told": _kg(amounts.target_kg),
         "steam_off": _kg(amounts.steam_off_kg),
         "steam_minutes": _minutes(amounts),
@@ -82,18 +82,18 @@ def rescue_said(fault: Fault, amounts: Amounts) -> str:
     return text or fault.rescue
 
 
-MILK_KG_M3 = 1030.0
 SPOON_ML = 5
 """It goes in by the spoon."""
 
 
-def _kg(kg: float | None, as_a: str = "mass") -> str:
-    if kg is None:
+def _kg(kg: float | None) -> str:
+    return "" if kg is None else say(kg, "mass")
+
+
+def _spoons(m3: float | None) -> str:
+    if m3 is None:
         return ""
-    if as_a == "mass":
-        return say(kg, "mass")
-    ml = max(SPOON_ML, round(kg / MILK_KG_M3 * 1e6 / SPOON_ML) * SPOON_ML)
-    return say(ml * 1e-6, "volume")
+    return say(max(SPOON_ML, round(m3 * 1e6 / SPOON_ML) * SPOON_ML) * 1e-6, "volume")
 
 
 def _minutes(amounts: Amounts) -> str:

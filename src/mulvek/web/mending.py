@@ -13,13 +13,13 @@ from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.mending import confirmed, newest_found
 from ..store.shelf import read_shelf
+from ..wire.mend_record import Seen
 from ..wire.mending import (
     MendChoices,
     MendIn,
     MendingOut,
     NextPlanOut,
     NextQuery,
-    Seen,
     mend_choices,
     mending,
     next_time,

@@ -1,46 +1,26 @@
 """JSON of Mend: what can go wrong, and of one fault the causes in their order with the lines of the record behind each."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from typing import Any, Literal
 
 from pydantic import Field
 
 from ..core.batch.events import (
-    Begun,
     FaultFound,
-    Note,
-    Scraped,
-    Stirred,
-    Weighed,
-    WheyWeighed,
-    kind_of,
     standing,
 )
-from ..core.batch.fold import Fold
-from ..core.batch.history import History
-from ..core.batch.kinds import KindName
-from ..core.batch.log import Log
 from ..core.equipment.kitchen import Kitchen
 from ..core.errors import NotFound
 from ..core.mending.faults import Fault, Product, fault, faults, faults_of, products, questions
-from ..core.mending.products import product_of
-from ..core.mending.record import Noted, recorded
 from ..core.mending.rescue import Amounts, amounts
 from ..core.mending.weigh import Asked, Confirmed, Word, best_question, weigh, word
 from ..core.mending.weigh import Weighed as WeighedCause
-from ..core.planning.curdle.plan import CurdlePlan
-from ..core.planning.strain.forecast import StrainPlan
 from ..core.planning.sweets.library import library
-from ..language.happened import Told, sentence
-from ..language.mending import answer_said, reading_said, rescue_said
+from ..language.mending import answer_said, rescue_said
 from .happenings import Answers, asked_of
+from .mend_record import Known, LineOut, MendedBatch, MomentOut, Seen, known_of, moments_of
 from .model import Body, Id, Out
 
 BOWLS = 5
-ROUTINE = (Stirred, Scraped, Note)
-ITS_OWN = ("over-target", "pan-to-bowl", "stopped-by-look")
-"""What a base says of its own end, and not of what it went into."""
 CLEARED = 0.1
 """A cause below this, with something that speaks against it, is named as cleared."""
 Slug = str
@@ -75,20 +55,6 @@ class MendChoices(Out):
     products: list[ProductOut]
 
 
-Origin = Literal["log", "plan", "larder", "said"]
-
-
-class LineOut(Out):
-    """A reading in words; from where it is known: an event of the log, the plan, the Larder, or the cook's answer."""
-
-    reading: str
-    text: str
-    origin: Origin
-    batch: int | None
-    event: int | None
-    at_s: float | None
-
-
 class CauseOut(Out):
     """``bowls`` of five, by halves: the fuller, the likelier."""
 
@@ -116,26 +82,6 @@ class QuestionOut(Out):
     text: str
     answers: list[AnswerOut]
     measure: str
-
-
-class MomentOut(Out):
-    """A line of the log; ``readings``: what it tells of this fault. ``kg``: what stood in the pan then, where it was weighed
-    or can be reckoned."""
-
-    batch: int
-    event: int
-    kind: str
-    at_s: float
-    kg: float | None
-    text: str
-    readings: list[str]
-
-
-class MendedBatch(Out):
-    id: int
-    kind: KindName
-    name: str
-    created_at_s: float
 
 
 class FoundFault(Out):
@@ -188,33 +134,6 @@ class MendingOut(Out):
     record: list[MomentOut]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Seen:
-    """A batch as Mend looks at it: its log, where it stands, what was told of it; whether it is a base of another."""
-
-    id: int
-    kind: KindName
-    name: str
-    created_at_s: float
-    log: Log
-    state: Any
-    told: Mapping[str, Any]
-    is_base: bool = False
-
-    @property
-    def product(self) -> Product:
-        name = str(self.told.get("name", "")) if self.kind == "sweet" else ""
-        return product_of(self.log.plan, self.told, name)
-
-    @property
-    def out(self) -> MendedBatch:
-        return MendedBatch(id=self.id, kind=self.kind, name=self.name, created_at_s=self.created_at_s)
-
-    def is_of(self, of: str) -> bool:
-        """Whether it is a batch of this sweet or of this kind of base."""
-        return self.product.key == of if self.kind == "sweet" else self.kind == of
-
-
 def next_time(seen: Seen, what: FaultFound) -> KeptForNext | None:
     """What the next plan is told of it; a fault or a cause that this release does not know is left out."""
     found = faults().get(what.fault)
@@ -264,44 +183,6 @@ def _faults_out(found: Sequence[Fault]) -> list[FaultOut]:
     return [_fault_out(one) for one in found]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Known:
-    """A reading with where it is known from."""
-
-    noted: Noted
-    origin: Origin
-    of: Seen | None = None
-
-    def line(self, reading: str) -> LineOut:
-        event = self.noted.event
-        log = self.of.log.events if self.of else ()
-        at_s = next((e.at_s for e in log if e.id == event), None)
-        return LineOut(
-            reading=reading,
-            text=reading_said(questions()[reading], self.noted.value),
-            origin=self.origin,
-            batch=self.of.id if self.of else None,
-            event=event,
-            at_s=at_s,
-        )
-
-
-def _known(body: MendIn, of: Seen | None, made_for: Sequence[Seen], kitchen: Kitchen) -> dict[str, Known]:
-    """What is known of every reading: the cook's word over the batch's own record, that over what was made for it, and
-    that over the Larder."""
-    found = {
-        "fridge-heat": Known(noted=Noted(value=kitchen.fridge_c), origin="larder"),
-        "freezer-heat": Known(noted=Noted(value=kitchen.freezer_c), origin="larder"),
-    }
-    for seen in (*made_for, *([of] if of else [])):
-        for reading, noted in recorded(seen.log, seen.state, seen.told, seen.product.families).items():
-            if seen is not of and seen.is_base and reading in ITS_OWN:
-                continue
-            found[reading] = Known(noted=noted, origin="plan" if noted.event is None else "log", of=seen)
-    said = {reading: Known(noted=Noted(value=value), origin="said") for reading, value in body.answers.items()}
-    return found | said
-
-
 def mending(
     body: MendIn, of: Seen | None, made_for: Sequence[Seen], kitchen: Kitchen, confirmed: Confirmed
 ) -> MendingOut:
@@ -331,7 +212,7 @@ def mending(
         return answer
     found = fault(body.fault)
     asked_of(found, body.answers)
-    known = {r: k for r, k in _known(body, of, made_for, kitchen).items() if r in found.readings}
+    known = {r: k for r, k in known_of(body.answers, of, made_for, kitchen).items() if r in found.readings}
     noted = {reading: one.noted.value for reading, one in known.items()}
     weighed = weigh(found, noted, confirmed)
     held = {one.cause for one in answer.found if one.fault == found.key}
@@ -347,7 +228,7 @@ def mending(
             "cleared": [known[one.against[0]].line(one.against[0]).text for one in cleared],
             "question": _question(found, asked, noted, confirmed) if asked else None,
             "answered": [known[reading].line(reading) for reading in body.answers],
-            "record": _moments([*made_for, *([of] if of else [])], known),
+            "record": moments_of([*made_for, *([of] if of else [])], known),
         }
     )
 
@@ -401,60 +282,3 @@ def _question(found: Fault, asked: Asked, noted: Mapping[str, float], confirmed:
         ],
         measure=question.measure,
     )
-
-
-def _kgs(seen: Seen) -> dict[int, float]:
-    """What there was after a happening, by its number: as it was weighed, less its whey, or as the pan's log stood then."""
-    plan = seen.log.plan
-    if isinstance(seen.log, History):
-        return _kgs_in_pan(seen.log)
-    found: dict[int, float] = {}
-    began_kg = (
-        plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg if isinstance(plan, StrainPlan) else None
-    )
-    for event in seen.log.counted:
-        match event.what:
-            case Weighed(kg):
-                found[event.id] = kg
-            case Begun() if began_kg is not None:
-                found[event.id] = began_kg
-            case WheyWeighed(kg) if began_kg is not None:
-                found[event.id] = max(0.0, began_kg - kg)
-            case _:
-                pass
-    return found
-
-
-def _kgs_in_pan(log: History) -> dict[int, float]:
-    folded, found = Fold(log.plan), {}
-    for event in log.counted:
-        folded.take(event)
-        if isinstance(event.what, Weighed):
-            found[event.id] = event.what.mass_kg
-        elif not isinstance(event.what, ROUTINE):
-            found[event.id] = float(folded.contents(folded.water_kg).total)
-    return found
-
-
-def _moments(batches: Sequence[Seen], known: Mapping[str, Known]) -> list[MomentOut]:
-    """The logs of all that went into it, in order of time, each line with what it tells."""
-    tells: dict[tuple[int, int], list[str]] = {}
-    for reading, one in known.items():
-        if one.of is not None and one.noted.event is not None:
-            tells.setdefault((one.of.id, one.noted.event), []).append(reading)
-    kgs = {seen.id: _kgs(seen) for seen in batches}
-    moments = [
-        MomentOut(
-            batch=seen.id,
-            event=event.id,
-            kind=kind_of(event.what),
-            at_s=event.at_s,
-            kg=kgs[seen.id].get(event.id),
-            text=sentence(event, Told(getattr(seen.state, "plan", seen.log.plan), seen.state)),
-            readings=tells.get((seen.id, event.id), []),
-        )
-        for seen in batches
-        for event in seen.log.counted
-        if not isinstance(event.what, FaultFound)
-    ]
-    return sorted(moments, key=lambda moment: (moment.at_s, moment.batch, moment.event))

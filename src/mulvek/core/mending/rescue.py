@@ -9,8 +9,11 @@ from ..batch.log import Log
 from ..batch.running import BatchState
 from ..batch.summary import summary
 from ..batch.sweet_run import SweetState
-from ..composition.materials import material
+from ..composition.composition import Composition
+from ..composition.materials import Material, material
 from ..planning.curdle.plan import CurdlePlan
+from ..planning.reduce.judgement import milk_to_thin_kg
+from ..properties.density import volume_m3
 from ..ranges import Range
 
 GOOD_CHHENA_WATER = 0.61
@@ -22,10 +25,11 @@ MINUTES_SD = 0.25
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Amounts:
-    """kg; ``steam_s`` s. What does not apply is None: ``milk_back`` to loosen it and the ``target`` weight it has then,
+    """kg; ``steam_s`` s. What does not apply is None: ``milk_back`` to loosen it (m³ too) and the ``target`` weight it has then,
     ``steam_off`` to thicken it; ``water_off`` of a curd and the weight it is ``drained`` to; ``acid_more`` litres or kg."""
 
     milk_back_kg: float | None = None
+    milk_back_m3: float | None = None
     steam_off_kg: float | None = None
     steam_s: Range | None = None
     target_kg: float | None = None
@@ -35,37 +39,19 @@ class Amounts:
     acid_unit: str = ""
 
 
-def milk_to_loosen_kg(mass_kg: float, solids_kg: float, solids_share: float, milk_solids: float) -> float:
-    """Milk that brings ``mass_kg`` with ``solids_kg`` of solids back to ``solids_share``, kg.
-
-    Balance: solids + milk · milk_solids = solids_share · (mass + milk). Nought when it is thin enough already.
-
-    :param solids_share: total solids wanted, kg per kg, above ``milk_solids``.
-
-    >>> milk = milk_to_loosen_kg(0.742, 0.24, 0.30, 0.13)
-    >>> round(milk, 4), round((0.24 + 0.13 * milk) / (0.742 + milk), 6)
-    (0.1024, 0.3)
-    """
-    if solids_share <= milk_solids:
-        return 0.0
-    return max(0.0, (solids_kg - solids_share * mass_kg) / (solids_share - milk_solids))
-
-
 def amounts(log: Log, state: Any, told: Mapping[str, Any]) -> Amounts:
     """Of a batch of any kind, as far as its record goes."""
     match state:
         case BatchState(weighed_kg=float(weighed)):
             line = summary(log.plan, state, told)
-            milk = float(log.plan.milk.parts.total_solids)
             off = log.plan.base_kg + log.plan.sugar_kg - weighed
             rate = off / line.took_s if line.took_s else None
-            return _to_told(weighed, line.told_kg.likely, float(log.plan.all_parts.solids), milk, rate)
+            return _to_told(weighed, line.told_kg.likely, float(log.plan.all_parts.solids), log.plan.milk, rate)
         case SweetState(weighed_kg=float(weighed)):
             levels = {row.get("key"): row.get("share") for row in told.get("levels", []) if isinstance(row, Mapping)}
             target = state.told_kg.likely
             dry = _dry_share(levels)
-            milk = float(material("cow").parts.total_solids)
-            return _to_told(weighed, target, target * dry, milk, None) if dry else Amounts()
+            return _to_told(weighed, target, target * dry, material("cow"), None) if dry else Amounts()
         case CurdState(curdle=forecast) if forecast is not None and isinstance(log.plan, CurdlePlan):
             more = forecast.acid.ready - state.poured
             dry_kg = float(forecast.balance.curd.total - forecast.balance.curd.water)
@@ -91,9 +77,7 @@ def _dry_share(levels: Mapping[Any, Any]) -> float | None:
     return None
 
 
-def _to_told(
-    mass_kg: float, target_kg: float, solids_kg: float, milk_solids: float, rate_kg_s: float | None
-) -> Amounts:
+def _to_told(mass_kg: float, target_kg: float, solids_kg: float, milk: Material, rate_kg_s: float | None) -> Amounts:
     """Back to what was told: steam off what is too heavy, milk into what is too dry."""
     if target_kg <= 0:
         return Amounts()
@@ -101,5 +85,12 @@ def _to_told(
     if over > LEAST_KG:
         minutes = Range.lognormal(over / rate_kg_s, MINUTES_SD) if rate_kg_s and rate_kg_s > 0 else None
         return Amounts(steam_off_kg=over, steam_s=minutes, target_kg=target_kg)
-    milk = milk_to_loosen_kg(mass_kg, solids_kg, solids_kg / target_kg, milk_solids)
-    return Amounts(milk_back_kg=milk, target_kg=mass_kg + milk) if milk > LEAST_KG else Amounts()
+    if solids_kg / target_kg <= milk.parts.total_solids:  # milk would only thicken it
+        return Amounts()
+    # of what it is made matters only what is solid of it
+    now = Composition(water=max(0.0, mass_kg - solids_kg), lactose=solids_kg)
+    back = milk_to_thin_kg(now, solids_kg / target_kg, milk.parts)
+    if back <= LEAST_KG:
+        return Amounts()
+    volume = float(volume_m3(milk.parts.scaled(back), 20.0))
+    return Amounts(milk_back_kg=back, milk_back_m3=volume, target_kg=mass_kg + back)

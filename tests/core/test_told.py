@@ -9,6 +9,7 @@ from mulvek.core.equipment.quantities import Measures
 from mulvek.core.equipment.vessels import Straight
 from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.own.account import Account, settle
+from mulvek.core.planning.own.along import along
 from mulvek.core.planning.own.beside import beside, next_time
 from mulvek.core.planning.own.form import added_sugar, form_of
 from mulvek.core.planning.own.lines import Line, parted, read_line
@@ -368,6 +369,18 @@ GAVE = st.one_of(
 )
 
 
+def _along_it_mass_closes(account: Account) -> None:
+    before = 0.0
+    heights = along(account)
+    for height in heights:
+        assert before + height.in_kg == pytest.approx(height.kg + height.off_kg, abs=1e-9)
+        assert float(height.parts.total) == pytest.approx(1.0)
+        before = height.kg
+    assert before == pytest.approx(account.cooked_kg, abs=1e-9)
+    ends = heights[-1].parts
+    assert [float(ends.fat), float(ends.water)] == pytest.approx([account.parts.fat, account.parts.water], abs=1e-9)
+
+
 @given(
     st.lists(st.one_of(st.builds("{} {}".format, AMOUNTS, THINGS), DONE), max_size=7),
     GAVE,
@@ -385,9 +398,21 @@ def test_mass_closes_whatever_is_told(lines: list[str], gave: str):
         assert base_faults or out == pytest.approx(counted, abs=1e-9)
         assert account.steam_kg >= -1e-9 and account.whey_kg >= -1e-9 and account.stuck_kg >= -1e-9
         assert float(account.parts.total) == pytest.approx(1.0) and float(account.parts.water) >= -1e-9
+        if not base_faults:
+            _along_it_mass_closes(account)
     if not account.asks and not any(s.problem for s in account.sums):
         try:
             own = built(account)
         except Impossible:
             return  # said to its cook: a piece of two grams, a mass drier than dry
         assert own.parts.total_solids == pytest.approx(account.parts.total_solids, abs=2e-3)
+
+
+def test_the_river_bends_where_the_lines_say_it_was_boiled():
+    of = [(h.line, h.off, h.beneath) for h in along(told(*REGATTA))]
+    assert of == [(0, "", False), (0, "steam", True), (1, "", False), (2, "", False), (3, "", False)]
+    cooked = told("1 kg carrots", "500 ml milk", "cooked until thick", "100 g sugar", "gave 700 g")
+    assert (2, "steam", False) in [(h.line, h.off, h.beneath) for h in along(cooked)]
+    curd = along(told("2 L cow milk curdled with lemon, gave 360 g", "60 g sugar", "gave 400 g"))
+    assert (curd[1].off, curd[1].kg) == ("whey", pytest.approx(0.36))
+    assert along(told("a fine evening")) == ()

@@ -1,11 +1,12 @@
 """Sweets in Chromium, wide and narrow: from the sentence to the weighing list, the Stove and the Book."""
 
 import re
+from urllib.parse import quote
 
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, SETTLED, clean, pick, write
+from tests.ui.hands import BOTH, SETTLED, SIZES, clean, pick, write
 
 
 @pytest.fixture
@@ -374,6 +375,37 @@ def test_what_is_told_in_one_breath_is_a_line_each(page: Page, kitchen_url: str)
     expect(page.get_by_role("textbox", name="line 4")).to_be_focused()
     expect(page.get_by_label("The sweet")).to_contain_text("12 sticks of")
     expect(page.get_by_role("button", name="Keep it as mine")).to_be_enabled()
+
+
+@BOTH
+def test_a_batch_made_on_paper_goes_into_the_book_alone_and_can_be_told_again(page: Page, kitchen_url: str, size: str):
+    page.set_viewport_size(SIZES[size])
+    lines = "2 L buffalo milk to half\n5 big spoons of sugar\ngave 14 sticks, 1 020 g"
+    page.goto(f"{kitchen_url}/sweets/own?lines={quote(lines)}")
+    expect(page.locator(".loose i")).to_have_text(["to half", "big spoons", ""])
+    cut = page.get_by_role("slider", name="The cut through it")
+    before = cut.get_attribute("aria-valuetext")
+    cut.press("Home")
+    expect(cut).to_have_attribute("aria-valuetext", re.compile("^2.0[56]0 g.*sugar 0 %"))
+    cut.press("End")
+    expect(cut).to_have_attribute("aria-valuetext", before)
+    only = page.get_by_role("button", name="Only in the Book")
+    only.click()
+    expect(page.get_by_role("alert")).to_contain_text("Give it a name first")
+    write(page, "what it is called", "spring sticks")
+    only.click()
+    page.get_by_label("It was made on").fill("2023-05-06")
+    clean(page)
+    page.get_by_role("button", name="Write it in the Book").click()
+    expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
+    expect(page.locator(".paper q")).to_have_text(lines.splitlines())
+    clean(page)
+    page.get_by_role("link", name="Again, like this time.").click()
+    expect(page.get_by_role("textbox", name="line 3", exact=True)).to_have_value("gave 14 sticks, 1 020 g")
+    expect(page.get_by_role("button", name="what it is called: spring sticks")).to_be_visible()
+    page.goto(kitchen_url + "/book")
+    expect(page.get_by_role("link", name=re.compile("spring sticks"))).to_contain_text("14 sticks")
+    expect(page.get_by_role("heading", name="May 2023")).to_be_visible()
 
 
 def test_people_are_served_not_cooked(sweets: Page):

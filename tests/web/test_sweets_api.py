@@ -252,7 +252,10 @@ def test_a_batch_told_in_lines_becomes_a_sweet_of_ones_own(client):
     assert nuts["source"] == "guess" and not spice["options"] and gave["grams"] == 1020
     assert told["bases"][0]["settled"] and told["bases"][0]["start_kg"] / told["bases"][0]["made_kg"] > 2.3
     assert told["in_kg"] == pytest.approx(told["steam_kg"] + told["stuck_kg"] + told["finished_kg"])
-    assert sum(told["layers"].values()) == pytest.approx(1, abs=1e-6)
+    river = told["river"]
+    assert all(sum(h["layers"].values()) == pytest.approx(1, abs=1e-6) for h in river)
+    assert river[-1]["kg"] == pytest.approx(told["cooked_kg"])
+    assert [line["loose"] for line in told["lines"]] == ["to half", "big spoons", "handful", "", ""]
     assert told["beside"]["sweet"] == "kulfi" and told["beside"]["unusual"][0]["grave"]
     assert told["next_time"]["on_scale_kg"] > told["next_time"]["kg"]["likely"]
     level = client.post("/api/sweets/told", json={"lines": REGATTA, "answers": {"1": "level"}}).json
@@ -278,6 +281,54 @@ def test_a_batch_told_in_lines_becomes_a_sweet_of_ones_own(client):
     assert changed.status_code == 200 and changed.json["version"] == 2
     assert client.put("/api/sweets/told/keep/1", json={**words, "version": 1}).status_code == 409
     assert client.post("/api/sweets/told/keep", json=words).status_code == 409  # the name is taken
+
+
+def test_a_batch_made_on_paper_is_written_into_the_book_alone(client, clock):
+    day = 86400.0
+    body = {
+        "told": {"lines": ["2 L buffalo milk to half", *REGATTA[1:]], "answers": {"1": "level"}},
+        "name": "spring sticks",
+        "made_at_s": clock() - 40 * day,
+        "key": "paper-spring-1",
+    }
+    before = client.get("/api/sweets/choices").json
+    made = client.post("/api/sweets/told/book", json=body)
+    assert made.status_code == 201
+    assert client.post("/api/sweets/told/book", json=body).json == made.json  # sent twice it is one batch
+    line = client.get("/api/book").json["lines"][0]
+    assert (line["id"], line["name"], line["created_at_s"]) == (
+        made.json["batch_id"],
+        body["name"],
+        body["made_at_s"],
+    )
+    assert (line["counted"], line["weighed_kg"]) == (14, pytest.approx(1.02))
+    assert line["told_pieces"]["low"] <= 14 <= line["told_pieces"]["high"]
+    batch = client.get(f"/api/batches/{line['id']}").json
+    assert batch["finished"] and batch["on_paper"] == body["told"]
+    assert all(step["phase"] == "done" for step in batch["steps"])
+    assert {event["at_s"] for event in batch["log"]} == {body["made_at_s"]}
+    # nothing is kept to be planned, nothing goes on, and a note and what went wrong are written as of any other
+    assert client.get("/api/sweets/choices").json == before
+    assert client.get("/api/stove").json["batches"] == []
+    note = {"event": {"kind": "note", "text": "too sweet"}}
+    assert client.post(f"/api/batches/{line['id']}/events", json=note).status_code == 201
+    assert client.get("/api/book", query_string={"find": "sweet"}).json["total"] == 1
+    assert client.post("/api/mend", json={"batch": line["id"]}).status_code == 200
+    # undone like any: its weight comes off again
+    weighed = next(e["event_id"] for e in batch["log"] if e["kind"] == "weighed")
+    undone = client.post(f"/api/batches/{line['id']}/events", json={"event": {"kind": "undo", "event_id": weighed}})
+    assert undone.status_code == 201 and undone.json["weighed_kg"] is None
+    for wrong, field in (
+        ({"made_at_s": clock() + day}, "made_at_s"),
+        ({"name": " "}, "name"),
+        ({"told": {"lines": ["2 L milk to half"]}}, "lines"),
+    ):
+        answer = client.post("/api/sweets/told/book", json={**body, "key": "paper-wrong-1", **wrong})
+        assert answer.status_code == 422 and answer.json["fields"][0]["path"].endswith(field)
+    unweighed = {"told": {"lines": ["1 L cow milk to half", "50 g sugar", "gave 4 glasses"]}, "name": "four glasses"}
+    batch = client.post("/api/sweets/told/book", json=unweighed).json["batch_id"]
+    told = client.get(f"/api/batches/{batch}").json
+    assert (told["counted"], told["weighed_kg"], told["finished"]) == (4, None, True)
 
 
 def test_a_batch_that_is_not_told_whole_is_not_kept_and_says_why(client):

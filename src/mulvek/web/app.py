@@ -24,6 +24,7 @@ from . import (
     larder,
     last_words,
     mending,
+    own_sweets,
     pages,
     problems,
     reading,
@@ -96,6 +97,7 @@ def create_app(
     book.routes(app, db, clock)
     mending.routes(app, db, clock)
     sweets.routes(app, db)
+    own_sweets.routes(app, db, clock, changes)
     last_words.routes(app, db)
     shelf.routes(app, db, clock)
     clock_routes.routes(app, db, clock, changes, readers)

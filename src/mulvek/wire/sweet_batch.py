@@ -90,6 +90,13 @@ class LeftOut(Out):
     mass_kg: float | None
 
 
+class PaperOut(Out):
+    """A batch that was written in when it was over, as its cook told it."""
+
+    lines: list[str]
+    answers: dict[str, str]
+
+
 class SweetBatchOut(Standing):
     """A batch as it stands at ``now_s``."""
 
@@ -112,6 +119,7 @@ class SweetBatchOut(Standing):
     said: str
     keeping: str
     plan: SweetIn
+    on_paper: PaperOut | None = Field(description="Told when it was over: the cook's lines of it")
 
     @classmethod
     def of(
@@ -199,6 +207,7 @@ class SweetBatchOut(Standing):
             said=state.said,
             keeping=keeping_words(told),
             plan=plan,
+            on_paper=PaperOut.model_validate(told["told"]) if "told" in told else None,
         )
 
 

@@ -12,10 +12,11 @@ from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import Measures
 from ..core.errors import BadInput, KitchenError
 from ..core.planning.own.account import Account, Asks, settle
-from ..core.planning.own.amounts import Source
+from ..core.planning.own.along import Gone, Height, along
+from ..core.planning.own.amounts import Source, loose_words
 from ..core.planning.own.beside import beside, next_time
 from ..core.planning.own.form import added_sugar, by_itself, form_of, many_of
-from ..core.planning.own.lines import LONGEST_BREATH, MOST_LINES, Line, LineKind, parted, read_line
+from ..core.planning.own.lines import LONGEST_BREATH, MOST_LINES, Line, LineKind, end_words, parted, read_line
 from ..core.planning.own.names import names_of
 from ..core.planning.sweets.build import Pantry, build
 from ..core.planning.sweets.forms import read_sweet
@@ -23,6 +24,7 @@ from ..core.planning.sweets.library import check, library
 from ..core.planning.sweets.plan import usual_pan
 from ..core.planning.sweets.stuff import Thing
 from ..core.ranges import Range
+from .happenings import Key
 from .model import Body, Name, Out, Words, _one_line
 from .sweet_parts import LevelOut
 from .sweet_words import Things, pantry_of
@@ -61,7 +63,7 @@ class ToldOptionOut(Out):
 
 class ToldLineOut(Out):
     """A line as it is understood; ``grams`` that go in, or came of it; ``source`` how they are known; ``options`` are asked
-    when they move the sum."""
+    when they move the sum; ``loose``: its words that do not settle an amount by themselves."""
 
     text: str
     kind: LineKind
@@ -70,6 +72,7 @@ class ToldLineOut(Out):
     grams: float | None
     source: Source | Literal[""]
     said: str
+    loose: str
     options: list[ToldOptionOut]
     answer: str
     problem: str
@@ -114,6 +117,24 @@ class LayersOut(Out):
             "water": float(parts.water),
         }
         return cls(**known, rest=max(0.0, 1 - sum(known.values())))
+
+
+class ToldHeightOut(Out):
+    """One change of what is in the pan, by its line, kg; ``beneath``: between this line and the next. ``layers`` of what
+    is there from then on."""
+
+    line: int
+    beneath: bool
+    kg: float
+    in_kg: float
+    off_kg: float
+    off: Gone
+    layers: LayersOut
+
+    @classmethod
+    def of(cls, height: Height) -> "ToldHeightOut":
+        same = ("line", "beneath", "kg", "in_kg", "off_kg", "off")
+        return cls(**{name: getattr(height, name) for name in same}, layers=LayersOut.of(height.parts))
 
 
 class UnusualOut(Out):
@@ -162,7 +183,7 @@ class ToldOut(Out):
     each_kg: float | None
     sugar: float
     bases: list[ToldBaseOut]
-    layers: LayersOut | None
+    river: list[ToldHeightOut] = Field(description="What stands in the pan, from its first line to its last")
     beside: BesideOut | None
     next_time: NextTimeOut | None
     form: dict[str, Any] | None
@@ -175,6 +196,15 @@ class ToldKeepIn(Body):
     told: ToldIn
     name: Name
     version: int | None = Field(None, ge=1, description="Of the own sweet that is changed by it")
+
+
+class ToldBookIn(Body):
+    """Write a told batch into the Book alone, as made at ``made_at_s``: now when nothing is said."""
+
+    told: ToldIn
+    name: Name
+    made_at_s: float | None = Field(None, ge=0, le=1e11)
+    key: Key | None = None
 
 
 def names_here(shelf: Things, pantry: Pantry) -> dict[tuple[str, ...], Thing]:
@@ -205,7 +235,7 @@ def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
             form, problem = None, f"{error.message} {error.fix}"
     return ToldOut(
         lines=[
-            _line(text, account, i, _options(i, account, read, body.answers, kitchen))
+            _line(text, account, i, _options(i, account, read, body.answers, kitchen), kitchen)
             for i, text in enumerate(body.lines)
         ],
         asks=list(account.asks),
@@ -237,7 +267,7 @@ def answer_told(body: ToldIn, shelf: Things) -> ToldOut:
             )
             for b in account.bases
         ],
-        layers=LayersOut.of(account.parts) if account.cooked_kg else None,
+        river=[ToldHeightOut.of(height) for height in along(account)],
         beside=_beside(account, form, body.name, kitchen) if form else None,
         next_time=_next_time(account, kitchen.pan),
         form=form,
@@ -297,7 +327,7 @@ class _Kitchen:
         return settle(lines, self.pantry, shape, {int(place): key for place, key in answers.items()})
 
 
-def _line(text: str, account: Account, place: int, options: list[ToldOptionOut]) -> ToldLineOut:
+def _line(text: str, account: Account, place: int, options: list[ToldOptionOut], kitchen: _Kitchen) -> ToldLineOut:
     line, summed = account.lines[place], account.sums[place]
     problem, fix = summed.problem or ("", "")
     grams = line.told.kg * 1e3 if line.told else None
@@ -313,6 +343,7 @@ def _line(text: str, account: Account, place: int, options: list[ToldOptionOut])
         grams=grams,
         source="weighed" if line.kind == "gave" and grams else line.told.source if line.told else "",
         said=said[:1].upper() + said[1:],
+        loose=_loose(line, account, place, kitchen),
         options=options,
         answer=line.told.likely if line.told else "",
         problem=problem,
@@ -326,6 +357,14 @@ def _said(line: Line) -> str:
     if line.thing is None or line.told is None:
         return ""
     return f"{line.thing.name}{'' if line.told.source == 'weighed' else ': ' + line.told.said}."
+
+
+def _loose(line: Line, account: Account, place: int, kitchen: _Kitchen) -> str:
+    """A spoon or a handful; and an end told by eye that a weight has settled otherwise."""
+    if line.kind != "in":
+        return ""
+    settled = any(base.line == place and base.settled and base.made_by == "reduce" for base in account.bases)
+    return loose_words(line.text) or (end_words(line.text, kitchen.measures) if settled else "")
 
 
 def _step_said(line: Line) -> str:

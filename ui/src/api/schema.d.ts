@@ -1458,6 +1458,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sweets/told/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write a batch that was made on paper into the Book, finished as it was told; no sweet is kept of it */
+        post: operations["write_told"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sweets/told/keep": {
         parameters: {
             query?: never;
@@ -5582,6 +5599,18 @@ export interface components {
             waited?: boolean;
         };
         /**
+         * PaperOut
+         * @description A batch that was written in when it was over, as its cook told it.
+         */
+        PaperOut: {
+            /** Answers */
+            answers: {
+                [key: string]: string;
+            };
+            /** Lines */
+            lines: string[];
+        };
+        /**
          * PartIn
          * @description Part of what boils goes into a pan of its own, on a burner of its own.
          */
@@ -7120,6 +7149,8 @@ export interface components {
             now_s: number;
             /** Nudges */
             nudges: components["schemas"]["Nudge"][];
+            /** @description Told when it was over: the cook's lines of it */
+            on_paper: components["schemas"]["PaperOut"] | null;
             /** One */
             one: string;
             /** Paused At S */
@@ -7820,6 +7851,48 @@ export interface components {
             told_kg: number;
         };
         /**
+         * ToldBookIn
+         * @description Write a told batch into the Book alone, as made at ``made_at_s``: now when nothing is said.
+         */
+        ToldBookIn: {
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * Made At S
+             * @default null
+             */
+            made_at_s?: number | null;
+            /** Name */
+            name: string;
+            told: components["schemas"]["ToldIn"];
+        };
+        /**
+         * ToldHeightOut
+         * @description One change of what is in the pan, by its line, kg; ``beneath``: between this line and the next. ``layers`` of what
+         *     is there from then on.
+         */
+        ToldHeightOut: {
+            /** Beneath */
+            beneath: boolean;
+            /** In Kg */
+            in_kg: number;
+            /** Kg */
+            kg: number;
+            layers: components["schemas"]["LayersOut"];
+            /** Line */
+            line: number;
+            /**
+             * Off
+             * @enum {string}
+             */
+            off: "" | "steam" | "whey";
+            /** Off Kg */
+            off_kg: number;
+        };
+        /**
          * ToldIn
          * @description One batch as its cook tells it, a line for each thing done; ``answers``: what a doubtful word meant, by the place
          *     of its line.
@@ -7856,7 +7929,7 @@ export interface components {
         /**
          * ToldLineOut
          * @description A line as it is understood; ``grams`` that go in, or came of it; ``source`` how they are known; ``options`` are asked
-         *     when they move the sum.
+         *     when they move the sum; ``loose``: its words that do not settle an amount by themselves.
          */
         ToldLineOut: {
             /** Answer */
@@ -7872,6 +7945,8 @@ export interface components {
              * @enum {string}
              */
             kind: "in" | "down" | "gave" | "step" | "note";
+            /** Loose */
+            loose: string;
             /** Name */
             name: string;
             /** Options */
@@ -7929,7 +8004,6 @@ export interface components {
             } | null;
             /** In Kg */
             in_kg: number;
-            layers: components["schemas"]["LayersOut"] | null;
             /** Lines */
             lines: components["schemas"]["ToldLineOut"][];
             /** Many */
@@ -7939,6 +8013,11 @@ export interface components {
             one: string;
             /** Problem */
             problem: string;
+            /**
+             * River
+             * @description What stands in the pan, from its first line to its last
+             */
+            river: components["schemas"]["ToldHeightOut"][];
             /** Steam Kg */
             steam_kg: number;
             /** Stuck Kg */
@@ -8272,6 +8351,14 @@ export interface components {
             sugar: string;
             /** Want */
             want: string;
+        };
+        /**
+         * WrittenOut
+         * @description The batch that stands in the Book now.
+         */
+        WrittenOut: {
+            /** Batch Id */
+            batch_id: number;
         };
     };
     responses: never;
@@ -18844,6 +18931,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ToldOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldBookIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             /** @description Bad Request */

@@ -26,7 +26,7 @@ _ROUTES = {
         """,
     "cook": """
         take_clock begin_batch pair_instrument unpair_instrument import_readings
-        add_own_sweet change_own_sweet keep_told change_told remove_own_sweet
+        add_own_sweet change_own_sweet keep_told write_told change_told remove_own_sweet
         """,
     "keep": """
         set_kitchen weigh_cup time_burner add_burner change_burner remove_burner add_pan change_pan remove_pan

@@ -10,6 +10,7 @@ import { asked, liveOf, type Live } from '@/shell/live'
 import { steadyNow } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { again } from '@/stations/sweets/sweet'
+import { toldAgain } from '@/stations/sweets/told'
 import { isTaken, withoutTaken } from '@/stations/bench/free'
 import { useAnswers } from './answering'
 import { VERBS } from './answers'
@@ -136,7 +137,10 @@ useKeys([
         </p>
         <p v-else-if="b.finished" class="words">
           <b>It is made.</b> {{ b.said }} {{ b.keeping }}
-          <RouterLink :to="{ path: '/sweets', query: again(b.plan) }"
+          <RouterLink
+            :to="
+              b.on_paper ? toldAgain(b.name, b.on_paper) : { path: '/sweets', query: again(b.plan) }
+            "
             >Again, like this time.</RouterLink
           >
         </p>
@@ -200,6 +204,10 @@ useKeys([
       <div v-if="bases.length" class="bases" :class="{ several: bases.length > 1 }">
         <BaseInHand v-for="x in bases" :key="x.id" :batch="x" />
       </div>
+      <p v-if="b.on_paper" class="paper">
+        <span class="soft">Written in as it was told:</span>
+        <q v-for="line in b.on_paper.lines.filter(Boolean)" :key="line">{{ line }}</q>
+      </p>
       <SweetFigures
         :batch="b"
         :first="first"
@@ -288,6 +296,18 @@ useKeys([
 </template>
 
 <style scoped src="./running.css"></style>
+<style scoped>
+.paper {
+  margin: 12px 4px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  font: 19px/26px var(--words);
+}
+.paper .soft {
+  font: 13.5px/26px var(--figures);
+}
+</style>
 <style scoped>
 .now {
   gap: 8px 26px;

@@ -4,7 +4,15 @@ import { nextTick, ref, watch } from 'vue'
 import type { Told } from '@/api/client'
 import { LONGEST_BREATH, MOST_LINES } from '@/api/shared'
 import { grams as weighed } from '@/say'
-import { answersOf, answersSaid, EXAMPLE, inSingleLines, linesOf, shifted } from './told'
+import {
+  answersOf,
+  answersSaid,
+  aroundLoose,
+  EXAMPLE,
+  inSingleLines,
+  linesOf,
+  shifted,
+} from './told'
 
 /**
  * The cook's lines: one line, one thing done. Enter opens the next, what is understood stands under each, and only a
@@ -102,6 +110,7 @@ function example() {
 }
 const told = (at: number) =>
   props.told?.lines[at]?.text === linesOf(lines.value)[at] ? props.told?.lines[at] : undefined
+const around = (line: string, at: number) => aroundLoose(line, told(at)?.loose ?? '')
 const MARK = { told: 'told', guess: 'guess', doubt: '?', weighed: '✓', '': '' }
 const SPOKEN = { told: 'told', guess: 'a guess', doubt: 'in doubt', weighed: 'weighed', '': '' }
 const makes = (option: { grams: number; sugar: number | null }) =>
@@ -112,23 +121,27 @@ const makes = (option: { grams: number; sugar: number | null }) =>
   <div>
     <ol ref="list">
       <li v-for="(line, at) in linesOf(lines)" :key="at">
-        <textarea
-          class="text"
-          rows="1"
-          :value="line"
-          :maxlength="LONGEST_BREATH"
-          autocomplete="off"
-          autocapitalize="off"
-          spellcheck="false"
-          :aria-label="`line ${at + 1}`"
-          :aria-describedby="`understood-${at}`"
-          :placeholder="lines ? (line ? '' : 'what was done next') : EXAMPLE[0]"
-          :class="{ wrong: told(at)?.problem, aside: told(at)?.kind === 'note' }"
-          @input="write(at, ($event.target as HTMLTextAreaElement).value.replaceAll('\n', ' '))"
-          @change="kept"
-          @keydown="key($event, at)"
-          @paste="paste($event, at)"
-        />
+        <div class="written">
+          <!-- prettier-ignore -->
+          <p class="loose" aria-hidden="true"><span>&#8203;{{ around(line, at)[0] }}</span><i :class="{ asks: told(at)?.options.length }">{{ around(line, at)[1] }}</i></p>
+          <textarea
+            class="text"
+            rows="1"
+            :value="line"
+            :maxlength="LONGEST_BREATH"
+            autocomplete="off"
+            autocapitalize="off"
+            spellcheck="false"
+            :aria-label="`line ${at + 1}`"
+            :aria-describedby="`understood-${at}`"
+            :placeholder="lines ? (line ? '' : 'what was done next') : EXAMPLE[0]"
+            :class="{ wrong: told(at)?.problem, aside: told(at)?.kind === 'note' }"
+            @input="write(at, ($event.target as HTMLTextAreaElement).value.replaceAll('\n', ' '))"
+            @change="kept"
+            @keydown="key($event, at)"
+            @paste="paste($event, at)"
+          />
+        </div>
         <p v-if="told(at)?.grams" class="grams" :class="told(at)!.source || 'none'">
           <span aria-hidden="true">{{ MARK[told(at)!.source] }}</span><span
             class="visually-hidden"
@@ -191,18 +204,42 @@ li {
   column-gap: 14px;
   align-items: baseline;
 }
-.text {
+.written {
+  display: grid;
+}
+.written > * {
+  grid-area: 1 / 1;
+}
+.text,
+.loose {
   font-family: var(--words);
   font-size: 24px;
   line-height: 34px;
   min-height: 44px;
   width: 100%;
+  overflow-wrap: break-word;
+  white-space: pre-wrap;
+  padding: 4px 0 2px;
+}
+.loose {
+  color: transparent;
+}
+.loose i {
+  font-style: normal;
+  text-decoration: underline dotted 3px var(--cobalt);
+  text-underline-offset: 7px;
+  text-decoration-skip-ink: none;
+}
+.loose i.asks {
+  background: linear-gradient(var(--cobalt-wash) 0 0) center / 100% 32px no-repeat;
+}
+.text {
+  position: relative;
   resize: none;
   overflow: hidden;
   field-sizing: content;
-  padding: 4px 0 2px;
   border: 0;
-  border-bottom: 2px dotted color-mix(in srgb, var(--cobalt) 34%, transparent);
+  border-bottom: 1.5px solid color-mix(in srgb, var(--ink) 14%, transparent);
   border-radius: 0;
   background: none;
   color: var(--ink);
@@ -225,7 +262,7 @@ li {
 .text:focus-visible {
   outline: none;
   border-bottom: 2px solid var(--cobalt);
-  background: var(--cobalt-wash);
+  background: color-mix(in srgb, var(--cobalt-wash) 45%, transparent);
 }
 .text.aside {
   color: var(--ink-soft);
@@ -305,7 +342,8 @@ li {
   margin-top: 10px;
 }
 @media (max-width: 640px) {
-  .text {
+  .text,
+  .loose {
     font-size: 20px;
   }
   li {

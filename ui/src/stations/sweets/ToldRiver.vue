@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Told } from '@/api/client'
 import LayerPatterns from '@/charts/LayerPatterns.vue'
 import { grams } from '@/say'
@@ -7,7 +7,7 @@ import { riverOf, type Height } from './told'
 
 /**
  * The batch as an upright river: as wide as what is in the pan weighs, each line a tributary at its own height, what
- * boils off or drains to its right, a cut through it with its layers, and what came of it at the foot.
+ * boils off or drains to its right, and what came of it at the foot. A touch moves the cut: what it is made of there.
  */
 const props = defineProps<{ told: Told; ys: number[]; height: number; labels?: boolean }>()
 const WIDTH = 284
@@ -46,11 +46,31 @@ const offs = computed(() => heights.value.filter((h) => h.off_kg > 0.001))
 const where = (h: Height) => LEFT + wide(h.kg) + 10
 
 const LAYERS = ['fat', 'protein', 'lactose', 'minerals', 'sugar', 'water'] as const
-/** The cut, of the finished sweet, from bank to bank. */
+/** After which change the cut is: the last, until it is moved. */
+const moved = ref<number>()
+watch(
+  () => heights.value.length,
+  () => (moved.value = undefined),
+)
+const last = computed(() => heights.value.length - 1)
+const cutAt = computed(() => Math.min(moved.value ?? last.value, last.value))
+const cutHeight = computed(() => heights.value[cutAt.value])
+const foot = computed(() => cutAt.value === last.value)
+const cutKg = computed(() => (foot.value ? finished.value : (cutHeight.value?.kg ?? 0)))
+const cutGap = computed(
+  () => (heights.value[cutAt.value + 1]?.y ?? end.value) - (cutHeight.value?.y ?? 0),
+)
+const cutTall = computed(() => (foot.value ? 44 : Math.min(44, Math.max(12, cutGap.value * 0.5))))
+const cutY = computed(() =>
+  foot.value
+    ? Math.min(end.value - 58, (cutHeight.value?.y ?? 0) + 34)
+    : (cutHeight.value?.y ?? 0) + Math.min(14, cutGap.value * 0.15),
+)
+/** From bank to bank. */
 const cut = computed(() => {
-  const layers = props.told.layers
+  const layers = cutHeight.value?.layers
   if (!layers) return []
-  const width = wide(finished.value)
+  const width = wide(cutKg.value)
   let x = LEFT
   return LAYERS.map((name) => {
     const w = layers[name] * width
@@ -58,7 +78,38 @@ const cut = computed(() => {
     return { name, x: x - w, w, pct: Math.round(layers[name] * 100) }
   })
 })
-const cutY = computed(() => Math.min(end.value - 58, (heights.value.at(-1)?.y ?? 0) + 34))
+const cutSaid = computed(() =>
+  [grams(cutKg.value), ...cut.value.map((c) => `${c.name} ${c.pct} %`)].join(', '),
+)
+function touch(event: MouseEvent) {
+  const drawn = event.currentTarget as SVGGraphicsElement
+  const box = drawn.ownerSVGElement!.getBoundingClientRect()
+  const y = ((event.clientY - box.top) / box.height) * (end.value + FOOT)
+  moved.value = Math.max(0, heights.value.filter((h) => h.y <= y).length - 1)
+}
+function key(event: KeyboardEvent) {
+  const to: Record<string, number> = {
+    ArrowDown: cutAt.value + 1,
+    ArrowRight: cutAt.value + 1,
+    ArrowUp: cutAt.value - 1,
+    ArrowLeft: cutAt.value - 1,
+    Home: 0,
+    End: last.value,
+  }
+  const at = to[event.key]
+  if (at === undefined) return
+  event.preventDefault()
+  moved.value = Math.min(last.value, Math.max(0, at))
+}
+/** What is said under its weight. */
+const cutUnder = computed(() => {
+  const h = cutHeight.value
+  if (foot.value || !h?.off) return 'cut: its layers'
+  return `${grams(h.off_kg)} ${h.off === 'whey' ? 'drained' : 'boiled off'}`
+})
+const cutX = computed(() => LEFT + wide(cutKg.value))
+const cutRight = computed(() => cutX.value + 12 < WIDTH - 70)
+
 const pieces = computed(() => Math.min(24, props.told.count ?? 0))
 const row = computed(() => (pieces.value > 15 ? Math.ceil(pieces.value / 2) : pieces.value))
 const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value)))
@@ -68,7 +119,7 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
   <svg
     :viewBox="`0 0 ${WIDTH} ${end + FOOT}`"
     :height="end + FOOT"
-    role="img"
+    role="group"
     :aria-label="`${grams(told.in_kg)} went in, ${grams(told.steam_kg)} boiled off${told.whey_kg > 0.001 ? `, ${grams(told.whey_kg)} drained` : ''}, ${grams(finished)} came of it`"
   >
     <defs>
@@ -90,7 +141,7 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
       <text v-if="labels" x="0" :y="h.y - wide(h.in_kg) / 2 - 4">{{ grams(h.in_kg) }}</text>
     </g>
     <path :d="`M0 ${first}H${LEFT}`" class="in first" />
-    <path :d="bed" class="bed" />
+    <path :d="bed" class="bed" @click="touch" />
     <path
       v-for="h in ins"
       :key="`mouth-${h.line}`"
@@ -100,6 +151,7 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
     <g v-for="h in offs" :key="`off-${h.line}-${h.off}`">
       <path :d="`M${where(h) - 4} ${h.y}q18 -4 26 -22`" class="off" />
       <text
+        v-if="foot || h !== cutHeight"
         :x="Math.min(WIDTH - 4, where(h) + 30)"
         :y="h.y + 12"
         :text-anchor="where(h) > WIDTH - 100 ? 'end' : 'start'"
@@ -110,23 +162,40 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
         </tspan>
       </text>
     </g>
-    <g v-if="cut.length && finished > 0">
-      <rect
-        v-for="c in cut"
-        :key="c.name"
-        :x="c.x"
-        :y="cutY"
-        :width="c.w"
-        height="44"
-        :fill="`url(#p-${c.name})`"
-        class="layer"
-      >
-        <title>{{ c.name }} {{ c.pct }} %</title>
-      </rect>
-      <text :x="LEFT + wide(finished) + 12" :y="cutY + 18" class="figure">
-        {{ grams(finished) }}
+    <g
+      v-if="cut.length && finished > 0"
+      class="cut"
+      role="slider"
+      tabindex="0"
+      aria-orientation="vertical"
+      aria-label="The cut through it"
+      :aria-valuemin="0"
+      :aria-valuemax="last"
+      :aria-valuenow="cutAt"
+      :aria-valuetext="cutSaid"
+      @keydown="key"
+    >
+      <clipPath id="told-bed"><path :d="bed" /></clipPath>
+      <g clip-path="url(#told-bed)" pointer-events="none">
+        <rect
+          v-for="c in cut"
+          :key="c.name"
+          :x="c.x"
+          :y="cutY"
+          :width="c.w"
+          :height="cutTall"
+          :fill="`url(#p-${c.name})`"
+          class="layer"
+        />
+      </g>
+      <path :d="`M${LEFT} ${cutY}H${cutX}m0 ${cutTall}H${LEFT}`" class="edge" />
+      <g v-if="foot || cutRight" aria-hidden="true" :transform="`translate(${cutX + 12} ${cutY})`">
+        <text :y="Math.min(18, cutTall / 2 + 5)" class="figure">{{ grams(cutKg) }}</text>
+        <text :y="Math.min(18, cutTall / 2 + 5) + 18">{{ cutUnder }}</text>
+      </g>
+      <text v-else :x="LEFT + 8" :y="cutY - 5" class="figure" aria-hidden="true">
+        {{ grams(cutKg) }}
       </text>
-      <text :x="LEFT + wide(finished) + 12" :y="cutY + 36">cut: its layers</text>
     </g>
     <g v-if="told.stuck_kg > 0.0005">
       <path :d="`M${LEFT + wide(finished)} ${end - 8}q14 6 18 14`" class="off" />
@@ -140,6 +209,13 @@ const apart = computed(() => Math.min(26, (WIDTH - LEFT) / Math.max(1, row.value
       <path d="M1 0H15L12 18H4Z" class="piece" />
     </g>
   </svg>
+  <p class="touchit" aria-hidden="true">
+    {{
+      foot
+        ? 'Touch the river: what it is made of there.'
+        : `Made of, where it weighs ${grams(cutKg)}:`
+    }}
+  </p>
   <ul class="key" aria-hidden="true">
     <li v-for="c in cut" :key="c.name">
       <svg width="14" height="14">
@@ -180,9 +256,24 @@ svg {
   stroke-dasharray: 2 4;
   stroke-linecap: round;
 }
+.bed {
+  cursor: pointer;
+}
 .layer {
   stroke: var(--ink);
   stroke-width: 1.2;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.cut:focus-visible {
+  outline: none;
+}
+.cut:focus-visible .edge {
+  stroke: var(--cobalt);
+  stroke-width: 4;
 }
 .piece {
   fill: #f3e2b8;
@@ -197,6 +288,11 @@ text {
   font-size: 15px;
   font-weight: 680;
   fill: var(--ink);
+}
+.touchit {
+  margin-top: 8px;
+  font-size: 13.5px;
+  color: var(--ink-soft);
 }
 .key {
   list-style: none;

@@ -4,6 +4,7 @@ import { refDebounced, useMediaQuery } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
+import { newKey } from '@/api/keys'
 import LevelTube from '@/charts/LevelTube.vue'
 import { grams } from '@/say'
 import SentenceWord from '@/sentence/SentenceWord.vue'
@@ -11,7 +12,7 @@ import { useWords } from '@/sentence/words'
 import ToldLines from './ToldLines.vue'
 import ToldRiver from './ToldRiver.vue'
 import { useSweetChoices, useSweetsChanged } from './sweet'
-import { answersOf, answersSaid, linesOf, TOLD_FIRST, useHeights } from './told'
+import { answersOf, answersSaid, dayOf, linesOf, madeAt, TOLD_FIRST, useHeights } from './told'
 
 /** A sweet of one's own, written as one makes it: the lines of a batch that came out well, and what they come to. */
 const route = useRoute()
@@ -112,10 +113,26 @@ const save = useMutation({
     })
   },
 })
-function keepIt() {
+function named(then: () => void) {
   nameless.value = !words.name.trim()
-  if (!nameless.value) save.mutate()
+  if (!nameless.value) then()
 }
+/** Of a batch that is not to be a plan: the day it was made, today where nothing is said; null while it is not asked. */
+const made = ref<string | null>(null)
+const today = () => dayOf(Date.now())
+const write = useMutation({
+  mutationFn: (key: string) =>
+    unwrap(
+      api.POST('/api/sweets/told/book', {
+        body: { told: body.value, name: words.name.trim(), made_at_s: madeAt(made.value), key },
+      }),
+    ),
+  onSuccess: async ({ batch_id }) => {
+    await router.replace({ query: {} })
+    await router.push(`/stove/sweet/${batch_id}`)
+  },
+})
+const key = newKey()
 const whole = computed(() => Boolean(told.value?.form))
 const reduced = computed(() => told.value?.bases.find((b) => b.made_by === 'reduce'))
 /** As Sweets says it of the sweet that is kept; what the words alone would have given, roughly. */
@@ -214,10 +231,30 @@ const missing = computed(() => {
             type="button"
             class="plate"
             :disabled="!whole || save.isPending.value"
-            @click="keepIt"
+            @click="named(() => save.mutate())"
           >
             Keep it as mine
           </button>
+          <button
+            v-if="made === null"
+            type="button"
+            class="touch"
+            :disabled="!whole"
+            @click="named(() => (made = today()))"
+          >
+            Only in the Book
+          </button>
+          <form v-else class="paper" @submit.prevent="write.mutate(key)">
+            <label for="made">It was made on</label>
+            <input id="made" v-model="made" type="date" required min="1970-01-01" :max="today()" />
+            <button type="submit" class="plate line" :disabled="!whole || write.isPending.value">
+              Write it in the Book
+            </button>
+            <p class="soft">It stands among your makings as you told it. No plan is made of it.</p>
+          </form>
+          <p v-if="write.error.value" class="problem" role="alert">
+            {{ write.error.value.message }}
+          </p>
           <RouterLink class="touch" to="/sweets/own/letters">in letters and percentages</RouterLink>
         </div>
       </div>
@@ -286,6 +323,27 @@ const missing = computed(() => {
   display: grid;
   gap: 10px;
   justify-items: start;
+}
+.touch:disabled {
+  color: var(--ink-soft);
+}
+.paper {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: center;
+}
+.paper input {
+  min-height: 44px;
+  padding: 0 10px;
+  border: 2px solid var(--cobalt);
+  border-radius: 8px;
+  background: var(--enamel);
+  color: var(--ink);
+  font: 600 18px var(--figures);
+}
+.paper .soft {
+  flex-basis: 100%;
 }
 .whole {
   white-space: nowrap;

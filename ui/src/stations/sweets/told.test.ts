@@ -4,7 +4,19 @@ import { nextTick } from 'vue'
 import type { Told } from '@/api/client'
 import { MOST_LINES } from '@/api/shared'
 import ToldLines from './ToldLines.vue'
-import { answersOf, answersSaid, inSingleLines, linesOf, riverOf, shifted } from './told'
+import ToldRiver from './ToldRiver.vue'
+import {
+  answersOf,
+  answersSaid,
+  aroundLoose,
+  dayOf,
+  inSingleLines,
+  linesOf,
+  madeAt,
+  riverOf,
+  shifted,
+  toldAgain,
+} from './told'
 
 const line = (more: Partial<Told['lines'][number]>): Told['lines'][number] => ({
   text: '',
@@ -14,6 +26,7 @@ const line = (more: Partial<Told['lines'][number]>): Told['lines'][number] => ({
   grams: null,
   source: '',
   said: '',
+  loose: '',
   options: [],
   answer: '',
   problem: '',
@@ -35,19 +48,8 @@ const sugar = line({
   answer: 'level',
 })
 const gave = line({ text: 'gave 14 sticks', kind: 'gave' })
-const base = {
-  letter: 'R',
-  line: 0,
-  made_by: 'reduce' as const,
-  name: 'milk',
-  start_kg: 2.06,
-  made_kg: 0.84,
-  told_kg: 1.03,
-  times: 2.4,
-  settled: true,
-}
 const told = (lines: Told['lines'], more: Partial<Told> = {}) =>
-  ({ lines, bases: [], cooks: false, bowl_kg: 0, cooked_kg: 0, ...more }) as Told
+  ({ lines, bases: [], river: [], cooks: false, bowl_kg: 0, cooked_kg: 0, ...more }) as Told
 
 describe('the lines of a batch', () => {
   test('go through the address and back', () => {
@@ -88,35 +90,77 @@ describe('what is told in one breath', () => {
 })
 
 describe('the river', () => {
-  test('is as wide as what is in the pan, and loses what boils off', () => {
-    const heights = riverOf(told([milk, sugar, gave], { bases: [base] }), [20, 120, 220])
-    expect(heights.map((h) => [h.y, h.kg.toFixed(3), h.in_kg, h.off_kg.toFixed(2)])).toEqual([
-      [20, '2.060', 2.06, '0.00'],
-      [70, '0.840', 0, '1.22'],
-      [120, '1.014', 0.174, '0.00'],
+  const none = { fat: 0, protein: 0, lactose: 0, minerals: 0, sugar: 0, water: 1, rest: 0 }
+  const change = (line: number, beneath: boolean, kg: number): Told['river'][number] => ({
+    line,
+    beneath,
+    kg,
+    in_kg: 0,
+    off_kg: 0,
+    off: '',
+    layers: none,
+  })
+  const river = [change(0, false, 2), change(0, true, 1), change(2, false, 1.1)]
+
+  test('has each change at its line, and what goes off between two lines half way to the next', () => {
+    expect(riverOf(told([milk, sugar, gave], { river }), [20, 120, 220]).map((h) => h.y)).toEqual([
+      20, 70, 220,
     ])
+    const ys = riverOf(told([milk, sugar, gave], { river }), []).map((h) => h.y)
+    expect(ys).toEqual([...ys].sort((a, b) => a - b)) // where the page has not been measured yet too
   })
 
-  test('what is cooked together loses its water at the line that says so, or at the last that went in', () => {
-    const down = line({ text: 'cooked until thick', kind: 'down' })
-    const cooked = { cooks: true, bowl_kg: 2.234, cooked_kg: 0.7 }
-    const said = riverOf(told([milk, sugar, down, gave], cooked), [])
-    expect(said.at(-1)).toMatchObject({ line: 2, off: 'steam' })
-    expect(said.at(-1)!.kg).toBeCloseTo(0.7)
-    const unsaid = riverOf(told([milk, sugar, gave], cooked), [])
-    expect(unsaid.at(-1)).toMatchObject({ line: 1 })
-    expect(unsaid.at(-1)!.y).toBeGreaterThan(unsaid.at(-2)!.y) // a bend of its own, below what went in last
+  function drawn() {
+    const answer = told([milk, sugar, gave], {
+      river: river.map((h, i) => ({ ...h, layers: { ...none, water: 1 - i / 10, sugar: i / 10 } })),
+      in_kg: 2.1,
+      finished_kg: 1.08,
+    })
+    return mount(ToldRiver, { props: { told: answer, ys: [20, 120, 220], height: 400 } })
+  }
+  test('the cut goes along it by key, and never past its ends', async () => {
+    const w = drawn()
+    const cut = w.find('[role=slider]')
+    expect(cut.attributes('aria-valuetext')).toMatch(/1\D080 g.*sugar 20 %/)
+    await cut.trigger('keydown', { key: 'ArrowUp' })
+    expect(cut.attributes('aria-valuetext')).toMatch(/1\D000 g.*sugar 10 %/)
+    await cut.trigger('keydown', { key: 'Home' })
+    await cut.trigger('keydown', { key: 'ArrowUp' })
+    expect(cut.attributes('aria-valuenow')).toBe('0')
+    await cut.trigger('keydown', { key: 'End' })
+    await cut.trigger('keydown', { key: 'ArrowDown' })
+    expect(cut.attributes('aria-valuenow')).toBe('2')
   })
+  test('a touch moves the cut to what stood there', async () => {
+    const w = drawn()
+    const tall = Number(w.find('svg').attributes('height'))
+    w.find('svg').element.getBoundingClientRect = () => ({ top: 100, height: tall }) as DOMRect
+    await w.find('.bed').trigger('click', { clientY: 100 + 80 })
+    expect(w.find('[role=slider]').attributes('aria-valuenow')).toBe('1')
+    await w.find('.bed').trigger('click', { clientY: 100 + 30 })
+    expect(w.find('[role=slider]').attributes('aria-valuenow')).toBe('0')
+  })
+})
 
-  test('whey is no steam, and a note weighs nothing', () => {
-    const chhena = { ...base, made_by: 'curdle' as const, made_kg: 0.36 }
-    const heights = riverOf(
-      told([milk, line({ kind: 'note', text: 'a fine evening' })], { bases: [chhena] }),
-      [],
-    )
-    expect(heights).toHaveLength(2)
-    expect(heights[1]).toMatchObject({ off: 'whey' })
-    expect(heights[1]!.kg).toBeCloseTo(0.36)
+describe('a loose word', () => {
+  test('is found where it stands in the line', () => {
+    expect(aroundLoose('5 Big spoons of sugar', 'Big spoons')).toEqual(['5 ', 'Big spoons'])
+    expect(aroundLoose('5 g of sugar', '')).toEqual(['', ''])
+    expect(aroundLoose('it was changed since', 'Big spoons')).toEqual(['', ''])
+  })
+})
+
+describe('a batch for the Book alone', () => {
+  test('was made today, or at the noon of its day', () => {
+    expect(madeAt(dayOf(Date.now()))).toBeNull()
+    expect(madeAt(null)).toBeNull()
+    const at = madeAt('2024-02-29')! * 1000
+    expect([dayOf(at), new Date(at).getHours()]).toEqual(['2024-02-29', 12])
+  })
+  test('is told again by its own lines', () => {
+    const paper = { lines: ['2 L milk', '5 spoons of sugar'], answers: { 1: 'level' } }
+    const { query } = toldAgain('sticks', paper)
+    expect([linesOf(query.lines), answersOf(query.answers)]).toEqual([paper.lines, paper.answers])
   })
 })
 

@@ -62,51 +62,41 @@ export function inSingleLines(mine: string[], answered: string[], answers: Recor
   return { lines: answered, answers: Object.fromEntries(theirs) as Record<string, string>, moved }
 }
 
-/** One height of the river: kg in it there, what comes in from its line, what has gone off as steam or whey since the one above. */
-export interface Height {
-  line: number
-  y: number
-  kg: number
-  in_kg: number
-  off_kg: number
-  off: 'steam' | 'whey'
-}
+/** The words of a batch that was told, to tell the next one from it. */
+export const toldAgain = (
+  name: string,
+  paper: { lines: string[]; answers: Record<string, string> },
+) => ({
+  path: '/sweets/own',
+  query: { name, lines: paper.lines.join('\n'), answers: answersSaid(paper.answers) },
+})
 
-/** What is in the pan from line to line. */
+/** The day of a moment as a calendar has it. */
+export function dayOf(ms: number): string {
+  const at = new Date(ms)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
+}
+/** A day of the calendar as it is sent, s: nothing for today, else its noon. */
+export const madeAt = (day: string | null): number | null =>
+  !day || day === dayOf(Date.now()) ? null : new Date(`${day}T12:00`).getTime() / 1000
+
+/** A change of what is in the pan, and at which height of the drawing it stands. */
+export type Height = Told['river'][number] & { y: number }
+
+/** The river beside its lines: a change between two of them bends half way to the next. */
 export function riverOf(told: Told, ys: number[]): Height[] {
-  const heights: Height[] = []
-  let kg = 0
   const y = (line: number) => ys[line] ?? line * 64 + 28
-  const between = (line: number) => (y(line) + y(line + 1)) / 2
-  const cookedAt = told.cooks ? lastWord(told) : -1
-  told.lines.forEach((line, at) => {
-    const grams = line.kind === 'in' && line.key ? (line.grams ?? 0) / 1e3 : 0
-    if (grams) {
-      kg += grams
-      heights.push({ line: at, y: y(at), kg, in_kg: grams, off_kg: 0, off: 'steam' })
-    }
-    const base = told.bases.find((b) => b.line === at)
-    if (base) {
-      const off_kg = base.start_kg - base.made_kg
-      kg -= off_kg
-      const off = base.made_by === 'reduce' ? 'steam' : 'whey'
-      heights.push({ line: at, y: between(at), kg, in_kg: 0, off_kg, off })
-    }
-    if (at === cookedAt) {
-      const off_kg = told.bowl_kg - told.cooked_kg
-      kg -= off_kg
-      const bend = line.kind === 'down' ? y(at) : between(at)
-      heights.push({ line: at, y: bend, kg, in_kg: 0, off_kg, off: 'steam' })
-    }
-  })
-  return heights
+  return told.river.map((h) => ({
+    ...h,
+    y: h.beneath ? (y(h.line) + y(h.line + 1)) / 2 : y(h.line),
+  }))
 }
 
-/** The line at which all of it was cooked on: the last that boils it down, or the last before what came of it. */
-function lastWord(told: Told): number {
-  const downs = told.lines.flatMap((line, at) => (line.kind === 'down' ? [at] : []))
-  const ins = told.lines.flatMap((line, at) => (line.kind === 'in' ? [at] : []))
-  return downs.at(-1) ?? ins.at(-1) ?? 0
+/** A line around the words in it that settle no amount by themselves. */
+export function aroundLoose(text: string, loose: string): [before: string, loose: string] {
+  const at = loose ? text.indexOf(loose) : -1
+  return at < 0 ? ['', ''] : [text.slice(0, at), loose]
 }
 
 /** Where each line of the list stands, from its top. */

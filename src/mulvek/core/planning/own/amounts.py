@@ -97,6 +97,18 @@ def read_amount(words: str, thing: Thing, measures: Measures, pack: Pack) -> Tol
     return Told(quantity.value * one, "guess", 0.25, f"{quantity.value:g} of about {say(one, 'mass')}")
 
 
+def loose_words(text: str) -> str:
+    """The words of a line that are no measure: a spoon, a handful, a pinch. As they are written; empty when there are none.
+
+    >>> loose_words("5 Big spoons of sugar, at the end"), loose_words("2 L milk")
+    ('Big spoons', '')
+    """
+    for pattern in (_SPOON, _HANDFUL, _PINCH):
+        if found := pattern.search(text.lower()):
+            return text[found.start() : found.end()].strip()
+    return ""
+
+
 def leading_amount(after: str) -> str:
     """The amount where it is written behind the name: "sugar: 100 g".
 

@@ -219,6 +219,18 @@ def _stop(text: str, measures: Measures) -> Stop | None:
     return None
 
 
+def end_words(text: str, measures: Measures = Measures()) -> str:  # noqa: B008 - frozen
+    """The words of a line that say how far it is boiled, as they are written; empty when none do.
+
+    >>> end_words("2 L buffalo milk To half"), end_words("bring to the boil")
+    ('To half', '')
+    """
+    for found in _TO.finditer(text.lower()):
+        if _stop(found.group(), measures) is not None:
+            return text[found.start() : found.end()].strip()
+    return ""
+
+
 def _done(text: str, measures: Measures) -> Line:
     """A line that names nothing that goes in: something that was done, with its time and its end where they are told."""
     low = text.lower()

@@ -24,7 +24,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     write(page, "how many, or how much", "20")
     begin(page, "Caramel for the finals")
     sweet = int(page.url.rsplit("/", 1)[1])
-    page.get_by_role("link", name="Plan it on the Bench.").click()
+    page.get_by_role("link", name="Plan it on the Bench").click()
     expect(page.get_by_role("status").filter(has_text="A base of Caramel for the finals")).to_be_visible()
     rows = {row["when"]: row for row in ask(f"{kitchen_url}/api/batches/{sweet}")["rows"]}
     sugar = f"{rows['to caramelise, dry']['grams']:.0f} g"
@@ -144,7 +144,7 @@ def test_two_milks_never_default_to_one_pan(page: Page, kitchen_url: str):
     write(page, "how many, or how much", "12")
     begin(page, "Kalakand for two fires")
     sweet = page.url
-    page.get_by_role("link", name="Plan it on the Bench.").click()
+    page.get_by_role("link", name="Plan it on the Bench").click()
     _light(page)
     page.goto(sweet)
     page.get_by_label("The steps").get_by_role("link", name="plan it").click()

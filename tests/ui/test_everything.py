@@ -67,7 +67,7 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     off_all(url)
     planned(page, "kalakand", {"url": url, "want": "24", "name": "Kalakand for the cox"})
     address, sweet = page.url, int(page.url.rsplit("/", 1)[1])
-    page.get_by_role("link", name="Plan it on the Bench.").click()
+    page.get_by_role("link", name="Plan it on the Bench").click()
     pan = light(page)
     page.goto(address)
     page.get_by_role("list", name="The steps").get_by_role("link", name="plan it").first.click()

@@ -20,7 +20,7 @@ def test_kulfi_with_its_milk_reduced_for_it(page: Page, kitchen_url: str, clock)
     before = ask(f"{kitchen_url}/api/batches/{sweet}")
 
     # the base opens on the Bench as this sweet needs it, and says what it is for
-    page.get_by_role("link", name="Plan it on the Bench.").click()
+    page.get_by_role("link", name="Plan it on the Bench").click()
     expect(page.get_by_role("status").filter(has_text="A base of Kulfi for the finals")).to_be_visible()
     clean(page)
     pick(page, "which burner", "jetty burner")

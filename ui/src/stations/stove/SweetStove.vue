@@ -105,8 +105,15 @@ const asksBurner = computed(
     Boolean(next.value || first.value?.phase === 'ready') &&
     burners.value.length > 1,
 )
+/** The step in hand where it is lit or hung from its own plan: its weight then goes on into this by itself. */
+const planned = computed(() =>
+  first.value?.lit_slot && first.value.phase === 'ready' && !made(first.value)
+    ? first.value
+    : undefined,
+)
 const act = () => {
   if (!first.value || made(first.value)) return
+  if (planned.value) return void router.push(onBench(planned.value))
   if (next.value) begin(next.value)
   else if (first.value.phase === 'running') done(first.value)
   else begin(first.value)
@@ -115,7 +122,11 @@ const act = () => {
 const mayPause = computed(() => running.value.some((s) => s.fire && !s.base) && !b.value?.finished)
 const weighRow = (row: number, kg: number) => tell({ kind: 'row_weighed', row, mass_kg: kg })
 useKeys([
-  { key: 'd', does: 'begin it, or done and the next: the large step', run: () => void act() },
+  {
+    key: 'd',
+    does: 'plan it, begin it, or done and the next: the large step',
+    run: () => void act(),
+  },
   ...keys(() => mayPause.value),
 ])
 </script>
@@ -154,9 +165,6 @@ useKeys([
             <RouterLink :to="made(first)!.path">{{ made(first)!.name }}</RouterLink> is under way;
             once it is weighed this goes on by itself.
           </template>
-          <RouterLink v-else-if="first.lit_slot && first.phase !== 'done'" :to="onBench(first)"
-            >Plan it on the Bench.</RouterLink
-          >
           <TakeBase
             v-if="first.base && !made(first)"
             :making="b.id"
@@ -177,7 +185,13 @@ useKeys([
           <button type="button" class="touch" @click="done(first)">Done, unweighed</button>
         </div>
         <div v-else-if="first && !b.given_up && !b.finished" class="verb">
-          <button type="button" class="plate" @click="act">
+          <template v-if="planned">
+            <RouterLink class="plate" :to="onBench(planned)">
+              Plan it on the Bench <kbd>D</kbd>
+            </RouterLink>
+            <button type="button" class="touch" @click="begin(planned)">Begin it here</button>
+          </template>
+          <button v-else type="button" class="plate" @click="act">
             {{ next ? 'Done: the next' : first.phase === 'running' ? 'Done' : 'Begin it' }}
             <kbd>D</kbd>
           </button>

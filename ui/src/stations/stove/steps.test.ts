@@ -55,6 +55,8 @@ test('one press goes on only to what waits for this alone; a base ends when it i
   expect(nextAfter([cook, press], step('cook', 'ready'))).toBeUndefined()
   expect(nextAfter([cook, press], step('cook', 'running', { base: 'R' }))).toBeUndefined()
   expect(nextAfter([press], undefined)).toBeUndefined()
+  // what has a plan of its own is lit from it
+  expect(nextAfter([cook, { ...press, lit_slot: 'R' }], cook)).toBeUndefined()
 })
 
 test('a burner is for what cooks by itself', () => {

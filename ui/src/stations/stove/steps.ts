@@ -29,11 +29,15 @@ export function clockOf(s: Step, left: number): string {
   return `${short} ${left < 0 ? 'over' : 'left'}`
 }
 
-/** What comes after the step in hand, once that is the last that it waits for: one press ends this and begins that. */
+/**
+ * What comes after the step in hand, once that is the last that it waits for: one press ends this and begins that. What
+ * is lit from a plan of its own is not begun so.
+ */
 export function nextAfter(steps: Step[], on: Step | undefined): Step | undefined {
   if (on?.phase !== 'running' || on.base) return undefined
   return steps.find(
-    (s) => s.phase === 'waits' && s.waits_for.length === 1 && s.waits_for[0] === on.key,
+    (s) =>
+      s.phase === 'waits' && !s.lit_slot && s.waits_for.length === 1 && s.waits_for[0] === on.key,
   )
 }
 

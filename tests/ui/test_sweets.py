@@ -379,7 +379,9 @@ def test_what_is_told_in_one_breath_is_a_line_each(page: Page, kitchen_url: str)
 
 
 @BOTH
-def test_a_batch_made_on_paper_goes_into_the_book_alone_and_can_be_told_again(page: Page, kitchen_url: str, size: str):
+def test_a_batch_made_on_paper_goes_into_the_book_alone_and_can_be_told_again(
+    page: Page, kitchen_url: str, size: str
+):
     page.set_viewport_size(SIZES[size])
     lines = "2 L buffalo milk to half\n5 big spoons of sugar\ngave 14 sticks, 1 020 g"
     page.goto(f"{kitchen_url}/sweets/own?lines={quote(lines)}")

@@ -66,7 +66,7 @@ def _on_paper(body: ToldBookIn, shelf: Shelf) -> tuple[Planned, ToldOut]:
     told, form = _told_whole(body.told, body.name, shelf)
     there = replace(shelf, own_sweets={**shelf.own_sweets, ON_PAPER: read_sweet(ON_PAPER, form)})
     want = str(told.count) if told.count else f"{told.finished_kg * 1e3:.0f} g"
-    words = SweetIn(sweet=ON_PAPER, want=want, whole_packs=False)
+    words = SweetIn.model_validate({"sweet": ON_PAPER, "want": want, "whole_packs": False})
     found = plan_sweet(read_sweet_plan(words, there, {}))
     planned = SweetOut.of(found, words, read_prices(words, there)).model_dump(mode="json")
     return Planned(

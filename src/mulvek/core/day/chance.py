@@ -1,0 +1,94 @@
+"""How likely each sweet is on time: the very plan that is shown, cooked on many days whose steps take what they take.
+
+Nothing begins before it is planned; what is held up pushes what comes after it on the same burner, in the same pan, by the
+same hands. A wait that one ends at will gives back what was lost, down to its least (day dossier §2).
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+import numpy.typing as npt
+
+from . import rules
+from .tasks import Day, Plan, Task
+
+DAYS = 400
+FARTHEST = 2.5
+"""Of a step's minutes, in standard deviations of their logarithm: nothing goes further astray than that."""
+
+Days = npt.NDArray[np.float64]
+
+
+@dataclass(frozen=True, slots=True)
+class Chance:
+    """Of ``DAYS``, the share on which each sweet is ready by its hour, and on which all are."""
+
+    each: Mapping[str, float]
+    all: float
+
+
+def chances(day: Day, plan: Plan, days: int = DAYS, seed: int = 1) -> Chance:
+    """Shares of simulated days.
+
+    >>> from ..ranges import Range
+    >>> from .packer import pack
+    >>> from .tasks import DayKitchen, Hob, Job, Pot
+    >>> boil = Task(key="b", step="b", say="", minutes=Range.exact(30), hands="busy", flame="medium", run="b")
+    >>> kitchen = DayKitchen(hobs=(Hob("left"),), pots=(Pot("pan", 2.0),), start=0, end=600)
+    >>> day = Day(kitchen, (Job(key="j", name="j", due=600, tasks=(boil,), at="room"),))
+    >>> chances(day, pack(day)).all
+    1.0
+    """
+    rng = np.random.default_rng(seed)
+    tasks, ends = day.tasks, dict[str, Days]()
+    arcs = arcs_of(day, plan)
+    for key in sorted(tasks, key=lambda key: (plan.placed[key].start, plan.placed[key].end)):
+        task, place = tasks[key], plan.placed[key]
+        start = np.full(days, float(place.start))
+        for before, least in arcs[key]:
+            if before in ends:
+                start = np.maximum(start, ends[before] + least)
+        if task.window:
+            shortest = min(task.minutes.low, place.end - place.start)
+            ends[key] = np.maximum(start + shortest, place.end)
+        else:
+            ends[key] = start + _taking(task, place.end - place.start, rng.standard_normal(days))
+    on_time = {job.key: ends[job.last] <= job.due + 0.5 for job in day.jobs}
+    every = np.logical_and.reduce(list(on_time.values()))
+    return Chance({key: float(ok.mean()) for key, ok in on_time.items()}, float(every.mean()))
+
+
+def _taking(task: Task, planned: int, z: Days) -> Days:
+    """What it takes on each day: a logarithm with another spread on either side of what is likely."""
+    if task.slow:
+        return np.full(len(z), float(planned))
+    m = task.minutes
+    below, above = np.log(m.likely / m.low) / rules.Z80, np.log(m.high / m.likely) / rules.Z80
+    clipped = np.clip(z, -FARTHEST, FARTHEST)
+    return np.asarray(planned * np.exp(clipped * np.where(clipped < 0, below, above)), dtype=np.float64)
+
+
+def arcs_of(day: Day, plan: Plan) -> dict[str, list[tuple[str, int]]]:
+    """What each task comes after, and how many minutes after it."""
+    tasks = day.tasks
+    found = {key: [(wait.task, wait.least) for wait in task.after] for key, task in tasks.items()}
+    stays = []
+    for of in rules.runs(day).values():
+        inside = sorted(of, key=lambda task: plan.placed[task.key].start)
+        place = plan.placed[inside[0].key]
+        stays.append((place.start, place.hob, place.pot, inside[0].key, inside[-1].key))
+    stays.sort(key=lambda stay: stay[0])
+    for which, wash in ((1, 0), (2, rules.WASH)):
+        last: dict[object, str] = {}
+        for stay in stays:
+            if (before := last.get(stay[which])) is not None:
+                found[stay[3]].append((before, wash))
+            last[stay[which]] = stay[4]
+    busy = sorted((k for k, t in tasks.items() if t.load >= rules.BUSY), key=lambda k: plan.placed[k].start)
+    skip = 1 if day.kitchen.helper else 0
+    for i, key in enumerate(busy):
+        over = [k for k in busy[:i] if plan.placed[k].end <= plan.placed[key].start]
+        over.sort(key=lambda k: -plan.placed[k].end)
+        found[key] += [(k, 0) for k in over[skip : skip + 2]]
+    return found

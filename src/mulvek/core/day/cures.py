@@ -1,0 +1,133 @@
+"""Why a day does not fit, and which single changes cure it: what no search can help is told by sums; the rest is tried,
+one change at a time. What would not help is worth as much to know.
+"""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from . import rules
+from .packer import improve
+from .tasks import Away, Day, DayKitchen, Hob, Job, Plan, Shift
+
+What = Literal["pan", "burner", "helper", "earlier", "through", "later", "without"]
+"""A change that a person can make."""
+EARLIER = 120
+HELPS = 240
+LATER = 30
+ROUNDS = 25
+
+
+@dataclass(frozen=True, slots=True)
+class Cure:
+    """One change, and by how many minutes the sweets are late with it; ``of``: which sweet or which hours."""
+
+    what: What
+    of: str
+    late: int
+    minutes: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Short:
+    """Something there is too little of whatever the order: ``have`` minutes of the ``need`` before ``by``."""
+
+    what: Literal["time", "hands", "fire"]
+    of: str
+    need: int
+    have: int
+    by: int
+
+
+def least_late(day: Day, seed: int = 1) -> Plan | None:
+    """The plan with the fewest minutes late that a short search finds."""
+    best: Plan | None = None
+    for plan in improve(day, seed, ROUNDS):
+        if best is None or plan.lateness < best.lateness:
+            best = plan
+        if best.lateness == 0:
+            break
+    return best
+
+
+def shortages(day: Day) -> list[Short]:
+    """What no order of the work can mend: a sweet that takes longer than there is, hands or fires that do not suffice."""
+    kitchen = day.kitchen
+    found = [
+        Short("time", job.key, need, job.due - kitchen.start, job.due)
+        for job in day.jobs
+        if (need := longest_way(job, kitchen) + rules.buffer(job)) > job.due - kitchen.start
+    ]
+    for due in sorted({job.due for job in day.jobs}):
+        tasks = [task for job in day.jobs if job.due <= due for task in job.tasks]
+        hands = sum(task.planned for task in tasks if task.load >= rules.BUSY)
+        free = sum(sum(h >= rules.ONE_PAIR for h in _pairs(kitchen, m)) for m in range(kitchen.start, due))
+        if hands > free:
+            found.append(Short("hands", "", hands, free, due))
+        fire = sum(task.planned for task in tasks if task.flame)
+        awake = sum(rules.hands_at(kitchen, m)[0] > 0 for m in range(kitchen.start, due)) * len(kitchen.hobs)
+        if fire > awake:
+            found.append(Short("fire", "", fire, awake, due))
+    return found
+
+
+def _pairs(kitchen: DayKitchen, minute: int) -> tuple[int, int]:
+    hands, helper = rules.hands_at(kitchen, minute)
+    return hands - helper, helper
+
+
+def longest_way(job: Job, kitchen: DayKitchen) -> int:
+    """Minutes from its first step to its last, on the strongest burner, if everything else waits for it."""
+    hob = min(range(len(kitchen.hobs)), key=lambda i: kitchen.hobs[i].factor)
+    ends: dict[str, int] = {}
+    for task in job.tasks:
+        begins = max((ends[w.task] + w.least for w in task.after), default=0)
+        ends[task.key] = begins + rules.minutes_on(task, kitchen, hob)
+    return ends[job.last]
+
+
+def cures(day: Day, late: int, seed: int = 1) -> Iterator[Cure]:
+    """Each change in turn with what it leaves late, the cheap ones first. More of something never makes it worse: what a
+    short search does not find better is as it was."""
+    for what, of, minutes, change in _changes(day):
+        changed = change()
+        if changed is None:
+            continue
+        plan = least_late(changed, seed)
+        left = late if plan is None else plan.lateness
+        yield Cure(what, of, min(left, late), minutes)
+
+
+def _changes(day: Day) -> Iterator[tuple[What, str, int, Callable[[], Day | None]]]:
+    kitchen = day.kitchen
+    last = max(job.due for job in day.jobs)
+    largest = max(kitchen.pots, key=lambda pot: pot.litres)
+    yield "pan", "", 0, lambda: _with(day, pots=(*kitchen.pots, largest))
+    if kitchen.start > 0:
+        by = min(EARLIER, kitchen.start)
+        yield "earlier", "", by, lambda: _with(day, start=kitchen.start - by)
+    yield "burner", "", 0, lambda: _with(day, hobs=(*kitchen.hobs, Hob("one more")))
+    for away in kitchen.away:
+        if away.kind != "asleep":
+            yield "through", away.name or away.kind, 0, lambda away=away: _with(day, away=_but(kitchen, away))  # type: ignore[misc]
+    yield "helper", "", HELPS, lambda: _with(day, helper=(*kitchen.helper, Shift(max(0, last - HELPS), last)))
+    for job in sorted(day.jobs, key=lambda job: -longest_way(job, kitchen)):
+        later = replace(job, due=job.due + LATER)
+        yield "later", job.key, LATER, lambda job=job, later=later: _instead(day, job, later)  # type: ignore[misc]
+    if len(day.jobs) > 1:
+        for job in day.jobs:
+            yield "without", job.key, 0, lambda job=job: _instead(day, job, None)  # type: ignore[misc]
+
+
+def _with(day: Day, **changed: object) -> Day:
+    return Day(replace(day.kitchen, **changed), day.jobs)  # type: ignore[arg-type]
+
+
+def _but(kitchen: DayKitchen, away: Away) -> tuple[Away, ...]:
+    return tuple(other for other in kitchen.away if other != away)
+
+
+def _instead(day: Day, job: Job, other: Job | None) -> Day | None:
+    jobs = tuple(other if j is job else j for j in day.jobs if j is not job or other is not None)
+    end = max([day.kitchen.end, *(j.due for j in jobs if j)])
+    return Day(replace(day.kitchen, end=end), tuple(j for j in jobs if j is not None))

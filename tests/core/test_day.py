@@ -346,7 +346,7 @@ def test_a_day_that_cannot_fit_says_why_and_what_would_help():
     day = Day(kitchen, (job("basundi", "reduced", due), job("rabri", "slow", due)))
     plan = least_late(day)
     assert plan is not None and plan.lateness > 0 and not faults(day, plan)
-    found = list(cures(day, plan.lateness))
+    found = list(cures(day, plan))
     assert {cure.what for cure in found} == {"pan", "earlier", "burner", "helper", "later", "without"}
     assert all(0 <= cure.late <= plan.lateness for cure in found)  # more of something never makes it worse
     assert next(cure for cure in found if cure.what == "earlier").late == 0

@@ -19,6 +19,7 @@ from . import (
     batches,
     bench,
     book,
+    day,
     instruments,
     keeping,
     larder,
@@ -96,6 +97,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     mending.routes(app, db, clock)
+    day.routes(app, db, clock)
     sweets.routes(app, db)
     own_sweets.routes(app, db, clock, changes)
     last_words.routes(app, db)

@@ -12,7 +12,7 @@ from .tasks import Away, Day, DayKitchen, Hob, Job, Plan, Shift
 
 What = Literal["pan", "burner", "helper", "earlier", "through", "later", "without"]
 """A change that a person can make."""
-EARLIER = 120
+EARLIER, LEAST_EARLIER = 120, 15
 HELPS = 240
 LATER = 30
 ROUNDS = 25
@@ -86,37 +86,45 @@ def longest_way(job: Job, kitchen: DayKitchen) -> int:
     return ends[job.last]
 
 
-def cures(day: Day, late: int, seed: int = 1) -> Iterator[Cure]:
+def cures(day: Day, plan: Plan, seed: int = 1) -> Iterator[Cure]:
     """Each change in turn with what it leaves late, the cheap ones first. More of something never makes it worse: what a
     short search does not find better is as it was."""
-    for what, of, minutes, change in _changes(day):
+    late = plan.lateness
+    for what, of, minutes, change in _changes(day, plan):
         changed = change()
         if changed is None:
             continue
-        plan = least_late(changed, seed)
-        left = late if plan is None else plan.lateness
+        found = least_late(changed, seed)
+        left = late if found is None else found.lateness
         yield Cure(what, of, min(left, late), minutes)
 
 
-def _changes(day: Day) -> Iterator[tuple[What, str, int, Callable[[], Day | None]]]:
+def _changes(day: Day, plan: Plan) -> Iterator[tuple[What, str, int, Callable[[], Day | None]]]:
     kitchen = day.kitchen
     last = max(job.due for job in day.jobs)
     largest = max(kitchen.pots, key=lambda pot: pot.litres)
     yield "pan", "", 0, lambda: _with(day, pots=(*kitchen.pots, largest))
-    if kitchen.start > 0:
-        by = min(EARLIER, kitchen.start)
+    missing = max([0, *(short.need - short.have for short in shortages(day) if short.what == "time")])
+    by = min(kitchen.start - kitchen.earliest, max(EARLIER, _in_halves(missing)))
+    if by >= LEAST_EARLIER:
         yield "earlier", "", by, lambda: _with(day, start=kitchen.start - by)
     yield "burner", "", 0, lambda: _with(day, hobs=(*kitchen.hobs, Hob("one more")))
     for away in kitchen.away:
         if away.kind != "asleep":
             yield "through", away.name or away.kind, 0, lambda away=away: _with(day, away=_but(kitchen, away))  # type: ignore[misc]
     yield "helper", "", HELPS, lambda: _with(day, helper=(*kitchen.helper, Shift(max(0, last - HELPS), last)))
-    for job in sorted(day.jobs, key=lambda job: -longest_way(job, kitchen)):
-        later = replace(job, due=job.due + LATER)
-        yield "later", job.key, LATER, lambda job=job, later=later: _instead(day, job, later)  # type: ignore[misc]
+    for job in sorted((job for job in day.jobs if plan.late[job.key]), key=lambda job: -plan.late[job.key]):
+        by = max(LATER, _in_halves(plan.late[job.key]))
+        later = replace(job, due=job.due + by)
+        yield "later", job.key, by, lambda job=job, later=later: _instead(day, job, later)  # type: ignore[misc]
     if len(day.jobs) > 1:
         for job in day.jobs:
             yield "without", job.key, 0, lambda job=job: _instead(day, job, None)  # type: ignore[misc]
+
+
+def _in_halves(minutes: int) -> int:
+    """Up to the next half hour."""
+    return -(-minutes // 30) * 30
 
 
 def _with(day: Day, **changed: object) -> Day:

@@ -126,7 +126,8 @@ class Shift:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class DayKitchen:
-    """What there is to cook with, from ``start`` to ``end``; ``pans_watched``: at most so many pans on the fire at once."""
+    """What there is to cook with, from ``start`` to ``end``; ``pans_watched``: at most so many pans on the fire at once;
+    ``earliest``: to which minute one could begin earlier at all."""
 
     hobs: tuple[Hob, ...]
     pots: tuple[Pot, ...]
@@ -137,6 +138,7 @@ class DayKitchen:
     away: tuple[Away, ...] = ()
     helper: tuple[Shift, ...] = ()
     pans_watched: int = 3
+    earliest: int = 0
 
     def __post_init__(self) -> None:
         if not self.hobs:

@@ -16,6 +16,7 @@ PAGES = {
     "/sweets?sweet=sponge-balls": "at once",
     "/sweets/own/letters?like=kulfi": "Keep it",
     "/sweets/own?lines=2+L+buffalo+milk+to+half%0A5+spoons+of+sugar%0Agave+14+sticks": "Keep it as mine",
+    "/day": "to spare",
     "/larder": "farm buffalo milk",
     "/stove": "min to its stop",
     "/stove/6": "minutes to the stop",

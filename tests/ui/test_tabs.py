@@ -11,6 +11,7 @@ PAGES = {
     "/bench/caramel": "solids",
     "/sweets?sweet=kalakand": "cuts",
     "/sweets/own?lines=2+L+buffalo+milk+to+half%0A5+spoons+of+sugar%0Agave+14+sticks": "Keep it as mine",
+    "/day": "to spare",
     "/stove": "min to its stop",
     "/stove/5": "minutes to the stop",
     "/stove/curd/8": "Let it hang",

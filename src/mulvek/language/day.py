@@ -7,7 +7,7 @@ from ..core.day.tasks import Day, Job, Placed, Task
 
 _ACTS = {
     "ready": "Measure the milk; wet the pan with two spoons of water.",
-    "boil-up": "Milk on, {hob}, {pot}: to the first boil, stirring.",
+    "boil-up": "Milk {hob}, {pot}: to the first boil, stirring.",
     "simmer": "Flame down: stir and scrape every {every} minutes.",
     "stop": "Off the flame at its weight; weigh it.",
     "stand": "Off the flame: leave it alone for {minutes} minutes.",
@@ -29,12 +29,20 @@ UNSAID = ("stand", "hang-curd")
 def act_of(task: Task, place: Placed, day: Day) -> str:
     """What is done when a task begins."""
     name = task.key.rsplit("/", 1)[-1]
-    hob = f"on {day.kitchen.hobs[place.hob].name}" if place.hob is not None else ""
-    pot = day.kitchen.pots[place.pot].name if place.pot is not None else ""
+    hob = f"on {_the(day.kitchen.hobs[place.hob].name)}" if place.hob is not None else ""
+    pot = f"in {_the(day.kitchen.pots[place.pot].name)}" if place.pot is not None else ""
     if task.say:
         return f"{task.say} {_first(f'{hob}, {pot}')}." if hob and _opens(task, day) else task.say
     words = _ACTS.get(name, name)
     return words.format(hob=hob, pot=pot, every=task.every, minutes=place.end - place.start)
+
+
+def _the(name: str) -> str:
+    """
+    >>> _the("left burner"), _the("the old brass pot")
+    ('the left burner', 'the old brass pot')
+    """
+    return name if name.lower().startswith(("the ", "my ", "our ")) else f"the {name}"
 
 
 def _opens(task: Task, day: Day) -> bool:
@@ -80,6 +88,15 @@ def short_words(short: Short, day: Day) -> str:
             return f"The fires are wanted for {span(short.need)}, and the burners give {span(short.have)}."
 
 
+def wait_words(act: str, minutes: int) -> str:
+    """What waits for longer than it should.
+
+    >>> wait_words("Rinse the curd with cold water.", 7)
+    'It waits 7 minutes longer than is good for: rinse the curd with cold water.'
+    """
+    return f"It waits {span(minutes)} longer than is good for: {act[:1].lower()}{act[1:]}"
+
+
 def cure_words(cure: Cure, day: Day) -> str:
     """The change, as one would do it."""
     name = next((job.name for job in day.jobs if job.key == cure.of), cure.of)
@@ -94,6 +111,8 @@ def cure_words(cure: Cure, day: Day) -> str:
             return f"Begin {span(cure.minutes)} earlier"
         case "through":
             return f"Cook on through “{name}”"
+        case "later" if not cure.of:
+            return f"Serve all of it {span(cure.minutes)} later"
         case "later":
             return f"{_first(name)} {span(cure.minutes)} later"
         case "without":

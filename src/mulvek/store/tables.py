@@ -105,6 +105,24 @@ class LastWordsRow(Base):
     query: Mapped[str]
 
 
+class DayRow(Base):
+    """A day that was begun: ``asked`` as it was planned, ``query`` as it stands in an address, ``plan`` as it is shown now,
+    ``batches`` the sweets that were begun for it, in their order."""
+
+    __tablename__ = "day"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
+    key: Mapped[str | None] = mapped_column(unique=True)
+    name: Mapped[str]
+    created_at: Mapped[float]
+    serve_at: Mapped[float]
+    query: Mapped[str]
+    asked: Mapped[dict[str, Any]] = mapped_column(JSON)
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    batches: Mapped[list[int]] = mapped_column(JSON)
+    version: Mapped[int] = mapped_column(default=1)
+
+
 class BatchRow(Base):
     """A batch of any kind: the plan and the forecast exactly as they were when it began.
 

@@ -97,7 +97,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     mending.routes(app, db, clock)
-    day.routes(app, db, clock)
+    day.routes(app, db, clock, changes)
     sweets.routes(app, db)
     own_sweets.routes(app, db, clock, changes)
     last_words.routes(app, db)

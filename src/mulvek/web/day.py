@@ -15,11 +15,35 @@ from pydantic import Field
 from ..core.day.check import faults
 from ..core.day.cures import Cure
 from ..core.day.packer import improve
+from ..core.day.shift import broken_waits, moved, shifted
 from ..core.day.tasks import Plan
-from ..core.errors import Impossible, Unavailable
+from ..core.errors import BadInput, Conflict, Impossible, Unavailable
+from ..language.day import wait_words
+from ..store.batches import Batches
 from ..store.database import Database
+from ..store.days import Days, KeptDay
 from ..store.shelf import read_shelf
-from ..wire.day import AskedDay, DayIn, DayOut, LookedOut, answer_cure, answer_day, read_day
+from ..wire.begin import SweetBegin
+from ..wire.day import (
+    LEAD_MIN,
+    AskedDay,
+    DayBegin,
+    DayIn,
+    DayLine,
+    DayOut,
+    DaysOut,
+    KeptDayOut,
+    LookedOut,
+    SlipIn,
+    SlippedOut,
+    answer_cure,
+    answer_day,
+    plan_of,
+    read_day,
+)
+from .begin import planned
+from .larder import ThingPath
+from .stream import Changes
 
 TAGS = [Tag(name="day")]
 MOST_SEARCHES = 2
@@ -47,7 +71,7 @@ def first_plan(asked: AskedDay) -> Plan:
     )
 
 
-def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
     places = threading.BoundedSemaphore(MOST_SEARCHES)
 
     @app.post("/api/day/plan", tags=TAGS, responses={200: DayOut})
@@ -64,6 +88,112 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
             raise Unavailable("day", "Two days are being worked out already.", "Wait a moment, and look again.", 5.0)
         return Response(_lines(asked, body.seconds, places), mimetype="application/x-ndjson")
 
+    @app.get("/api/days", tags=TAGS, responses={200: DaysOut})
+    def get_days() -> Any:
+        """Days that were begun, the latest to be served first"""
+        with db.reading() as session:
+            days = Days(session).newest()
+        return DaysOut(
+            days=[
+                DayLine(
+                    id=day.id,
+                    name=day.name,
+                    serve_s=day.serve_at_s,
+                    sweets=[sweet["name"] for sweet in day.plan["sweets"]],
+                    query=day.query,
+                )
+                for day in days
+            ]
+        )
+
+    @app.get("/api/days/<int:id>", tags=TAGS, responses={200: KeptDayOut})
+    def get_day(path: ThingPath) -> Any:
+        """One of them, with the plan that is followed"""
+        with db.reading() as session:
+            return _kept(Days(session).day(path.id))
+
+    @app.post("/api/days", tags=TAGS, responses={201: KeptDayOut})
+    def begin_day(body: DayBegin) -> Any:
+        """Begin a day: every sweet's making at once, and the plan to follow"""
+        now, shelf = clock(), db.kept(read_shelf)
+        asked = read_day(body.day, shelf, now, min(now, body.planned_at_s))
+        plan = plan_of(asked, body.tasks)
+        if faults(asked.day, plan):
+            raise Conflict("tasks", "That plan does not hold any more.", "Have it worked out once more.")
+        answer = answer_day(asked, plan)
+        begun = [
+            SweetBegin.model_validate(
+                {"kind": "sweet", "name": sweet.name or answer.sweets[i].name.capitalize(), "plan": sweet.plan.model_dump(mode="json")}
+            )
+            for i, sweet in enumerate(body.day.sweets)
+        ]  # fmt: skip
+        plans = [planned(sweet, db) for sweet in begun]
+        with db.writing() as session:
+            days, batches = Days(session), Batches(session)
+            if body.key is not None and (known := days.begun(body.key)) is not None:
+                return _kept(known), 201
+            numbers = tuple(batches.begin(plan, now) for plan in plans)
+            day = days.add(
+                KeptDay(
+                    id=0,
+                    version=1,
+                    name=body.name.strip(),
+                    created_at_s=now,
+                    serve_at_s=body.day.serve_s,
+                    query=body.query,
+                    asked=body.day.model_dump(mode="json") | {"start_s": asked.seconds(LEAD_MIN)},
+                    plan=answer.model_dump(mode="json"),
+                    batches=numbers,
+                ),
+                body.key,
+            )
+        changes.publish()
+        return _kept(day), 201
+
+    @app.post("/api/days/<int:id>/slip", tags=TAGS, responses={200: SlippedOut})
+    def slip_day(path: ThingPath, body: SlipIn) -> Any:
+        """Something ends later or sooner than planned: what comes of it, and if it is taken, followed from now on"""
+        now, shelf = clock(), db.kept(read_shelf)
+        with db.reading() as session:
+            day = Days(session).day(path.id)
+        before = DayOut.model_validate(day.plan)
+        asked = read_day(DayIn.model_validate(day.asked), shelf, now, before.planned_at_s)
+        plan = plan_of(asked, before.tasks)
+        if body.task not in plan.placed:
+            raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
+        after = shifted(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
+        answer = answer_day(asked, after, checked=False)
+        if body.take:
+            with db.writing() as session:
+                day = Days(session).follow(path.id, body.version, answer.model_dump(mode="json"))
+            changes.publish()
+        acts = {task.key: task.act for task in answer.tasks}
+        return SlippedOut(
+            day=_kept(day),
+            plan=answer,
+            moved=moved(plan, after),
+            waits=[wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)],
+        )
+
+    @app.delete("/api/days/<int:id>", tags=TAGS, responses={200: DaysOut})
+    def remove_day(path: ThingPath) -> Any:
+        """Take a day out of the list; its makings stay"""
+        with db.writing() as session:
+            Days(session).remove(path.id)
+        return get_days()
+
+
+def _kept(day: KeptDay) -> KeptDayOut:
+    return KeptDayOut(
+        id=day.id,
+        version=day.version,
+        name=day.name,
+        serve_s=day.serve_at_s,
+        query=day.query,
+        plan=DayOut.model_validate(day.plan),
+        batches=list(day.batches),
+    )
+
 
 def _lines(asked: AskedDay, seconds: float, places: threading.BoundedSemaphore) -> Iterator[str]:
     """What the search finds, as it finds it; it is stopped when nobody listens any more."""
@@ -75,6 +205,9 @@ def _lines(asked: AskedDay, seconds: float, places: threading.BoundedSemaphore) 
                 process.stdin.write(pickle.dumps((asked.day, seconds)))
                 process.stdin.close()
                 for line in process.stdout:
+                    if not line.strip():
+                        yield "\n"  # a closed page ends the search
+                        continue
                     yield _told(asked, pickle.loads(bytes.fromhex(line.decode()))).model_dump_json() + "\n"
             finally:
                 process.kill()

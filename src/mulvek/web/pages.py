@@ -18,6 +18,8 @@ ADDRESSES = {
     "sweets": "/sweets",
     "told": "/sweets/own",
     "own-sweet": "/sweets/own/letters",
+    "day": "/day",
+    "day-begun": "/day/<int:id>",
     "stove": "/stove",
     "pan": "/stove/<int:id>",
     "across": "/stove/across",

@@ -1,6 +1,7 @@
 """JSON of a day: its sweets and hours as they are asked, and the plan with its acts. Times are seconds since the epoch."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from pydantic import Field
@@ -20,15 +21,17 @@ from ..core.day.tasks import (
     Hob,
     Job,
     NoGo,
+    Placed,
     Plan,
     Pot,
     Shift,
 )
 from ..core.equipment.vessels import capacity_m3
-from ..core.errors import BadInput, KitchenError
+from ..core.errors import BadInput, Conflict, KitchenError
 from ..core.planning.sweets.plan import plan_sweet
 from ..language.day import UNSAID, act_of, cure_words, late_words, short_words
-from .model import Body, Out, Words
+from .happenings import Key
+from .model import Body, Name, Out, Words
 from .sweet_words import SweetIn, Things, read_sweet_plan
 
 MOST_SENT = 40
@@ -115,6 +118,36 @@ class DaySweetOut(Out):
     at: Cold
 
 
+class PlacedIn(Body):
+    """Where a task of a plan stands."""
+
+    key: Words
+    start_s: float = Field(ge=0, le=1e11)
+    end_s: float = Field(ge=0, le=1e11)
+    hob: int | None = Field(None, ge=0, le=100)
+    pot: int | None = Field(None, ge=0, le=1000)
+
+
+class DayBegin(Body):
+    """Begin a day by a plan that was shown: its makings, and the plan to follow. ``planned_at_s``: when it was worked out."""
+
+    name: Name
+    query: str = Field("", max_length=8000)
+    day: DayIn
+    planned_at_s: float = Field(ge=0, le=1e11)
+    tasks: list[PlacedIn] = Field(min_length=1, max_length=1000)
+    key: Key | None = None
+
+
+class SlipIn(Body):
+    """A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: follow what comes of it."""
+
+    task: Words
+    end_s: float = Field(ge=0, le=1e11)
+    version: int = Field(ge=1, le=2**31)
+    take: bool = False
+
+
 class SittingOut(Out):
     start_s: float
     end_s: float
@@ -137,6 +170,8 @@ class DayOut(Out):
     chance: float
     said: list[str]
     cost: float
+    planned_at_s: float
+    burners: int
 
 
 class CureOut(Out):
@@ -151,10 +186,11 @@ class CureOut(Out):
 
 @dataclass(frozen=True, slots=True)
 class AskedDay:
-    """A day as the core plans it, and the second of its minute 0."""
+    """A day as the core plans it, the second of its minute 0, and when it was asked."""
 
     day: Day
     origin_s: float
+    at_s: float
 
     def minute(self, seconds: float) -> int:
         return round((seconds - self.origin_s) / 60)
@@ -163,12 +199,13 @@ class AskedDay:
         return self.origin_s + minute * 60
 
 
-def read_day(body: DayIn, shelf: Things, now_s: float) -> AskedDay:
-    """The day that is asked.
+def read_day(body: DayIn, shelf: Things, now_s: float, begun_s: float | None = None) -> AskedDay:
+    """The day that is asked; ``begun_s``: it began then, and its hours are read as they were.
 
     :raises KitchenError: naming the sweet and its word, or the hour that cannot be.
     """
     dues = [sweet.due_s or body.serve_s for sweet in body.sweets]
+    now_s = now_s if begun_s is None else begun_s
     if min(dues) <= now_s:
         raise BadInput("serve_s", "That hour is over.", "Serve later today, or on another day.")
     first = max(now_s, min(dues) - USUAL_LEAD_S) if body.start_s is None else max(now_s, body.start_s)
@@ -177,7 +214,7 @@ def read_day(body: DayIn, shelf: Things, now_s: float) -> AskedDay:
     if max(dues) - first > LONGEST_LEAD_S + 24 * 3600:
         raise BadInput("start_s", "That is a long way ahead.", "Begin at most three days before serving.")
     start_s = math.ceil(first / 300) * 300.0
-    asked = AskedDay(_NONE, start_s - LEAD_MIN * 60)
+    asked = AskedDay(_NONE, start_s - LEAD_MIN * 60, now_s)
     jobs = []
     for place, (sweet, due) in enumerate(zip(body.sweets, dues, strict=True)):
         words = sweet.plan.model_copy(update={"burner": None})
@@ -217,10 +254,33 @@ def _hobs(shelf: Things, many: int | None) -> tuple[Hob, ...]:
     return tuple(Hob(b.name, min(3.0, max(0.5, first / b.net_power_w("strong", PAN_M)))) for b in burners)
 
 
-def answer_day(asked: AskedDay, plan: Plan) -> DayOut:
-    """A plan as it is shown."""
+def plan_of(asked: AskedDay, tasks: Sequence[PlacedIn | DayTaskOut]) -> Plan:
+    """A plan that was shown, read again.
+
+    :raises Conflict: field "tasks", when it cannot be cooked (any more).
+    """
     day = asked.day
-    if wrong := faults(day, plan):
+    placed = {
+        task.key: Placed(asked.minute(task.start_s), asked.minute(task.end_s), task.hob, task.pot) for task in tasks
+    }
+    there = {
+        "hob": range(len(day.kitchen.hobs)),
+        "pot": range(len(day.kitchen.pots)),
+    }
+    gone = any(
+        (p.hob is not None and p.hob not in there["hob"]) or (p.pot is not None and p.pot not in there["pot"])
+        for p in placed.values()
+    )
+    if gone or placed.keys() != day.tasks.keys():
+        raise Conflict("tasks", "That plan is of another day.", "Have it worked out once more.")
+    late = {job.key: max(0, placed[job.last].end + rules.buffer(job) - job.due) for job in day.jobs}
+    return Plan(placed, late)
+
+
+def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
+    """A plan as it is shown; one that slipped is shown even where a wait is longer than it should be."""
+    day = asked.day
+    if checked and (wrong := faults(day, plan)):
         raise AssertionError(f"a plan that cannot be cooked: {wrong[0]}")
     chance = chances(day, plan)
     order = {job.key: place for place, job in enumerate(day.jobs)}
@@ -278,6 +338,8 @@ def answer_day(asked: AskedDay, plan: Plan) -> DayOut:
         chance=chance.all,
         said=said + [short_words(short, day) for short in shortages(day)] if said else [],
         cost=rules.cost(day, dict(plan.placed), late),
+        planned_at_s=asked.at_s,
+        burners=len(day.kitchen.hobs),
     )
 
 
@@ -291,3 +353,39 @@ class LookedOut(Out):
     plan: DayOut | None = None
     cure: CureOut | None = None
     over: bool = False
+
+
+class DayLine(Out):
+    """A day in the list."""
+
+    id: int
+    name: str
+    serve_s: float
+    sweets: list[str]
+    query: str
+
+
+class DaysOut(Out):
+    days: list[DayLine]
+
+
+class KeptDayOut(Out):
+    """A day that was begun: the plan that is followed, and the making of each sweet."""
+
+    id: int
+    version: int
+    name: str
+    serve_s: float
+    query: str
+    plan: DayOut
+    batches: list[int]
+
+
+class SlippedOut(Out):
+    """What comes of it: the plan then, what begins later, by how many minutes, and waits that are longer than they should
+    be."""
+
+    day: KeptDayOut
+    plan: DayOut
+    moved: list[str]
+    waits: list[str]

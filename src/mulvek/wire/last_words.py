@@ -7,7 +7,7 @@ from pydantic import AfterValidator, Field
 
 from .model import Body, Out
 
-Station = Literal["reduce", "curdle", "strain", "caramel", "sweets", "told", "shopping"]
+Station = Literal["reduce", "curdle", "strain", "caramel", "sweets", "told", "day", "shopping"]
 """Whose words are kept; ``shopping``: what is ticked off the list."""
 LONGEST_QUERY = 4000
 

@@ -567,6 +567,93 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/day/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Better plans and what would help, a line of JSON each, for as long as one looks */
+        post: operations["look_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When each thing is begun, on which burner, so that all is ready in time */
+        post: operations["plan_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Days that were begun, the latest to be served first */
+        get: operations["get_days"];
+        put?: never;
+        /** Begin a day: every sweet's making at once, and the plan to follow */
+        post: operations["begin_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of them, with the plan that is followed */
+        get: operations["get_day"];
+        put?: never;
+        post?: never;
+        /** Take a day out of the list; its makings stay */
+        delete: operations["remove_day"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{id}/slip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Something ends later or sooner than planned: what comes of it, and if it is taken, followed from now on */
+        post: operations["slip_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/door": {
         parameters: {
             query?: never;
@@ -1791,6 +1878,26 @@ export interface components {
         AuditOut: {
             /** Lines */
             lines: components["schemas"]["AuditLineOut"][];
+        };
+        /**
+         * AwayIn
+         * @description Hours in which nothing can be done; seated, a look is still possible.
+         */
+        AwayIn: {
+            /** End S */
+            end_s: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "away" | "asleep" | "seated";
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /** Start S */
+            start_s: number;
         };
         /** AwayOut */
         AwayOut: {
@@ -3209,6 +3316,241 @@ export interface components {
              */
             wait?: string;
         };
+        /**
+         * CureOut
+         * @description One change, and by how much the day is late with it.
+         */
+        CureOut: {
+            /** Late Min */
+            late_min: number;
+            /** Minutes */
+            minutes: number;
+            /** Of */
+            of: string;
+            /** Said */
+            said: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "pan" | "burner" | "helper" | "earlier" | "through" | "later" | "without";
+        };
+        /**
+         * DayBegin
+         * @description Begin a day by a plan that was shown: its makings, and the plan to follow. ``planned_at_s``: when it was worked out.
+         */
+        DayBegin: {
+            day: components["schemas"]["DayIn"];
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /** Name */
+            name: string;
+            /** Planned At S */
+            planned_at_s: number;
+            /**
+             * Query
+             * @default
+             */
+            query?: string;
+            /** Tasks */
+            tasks: components["schemas"]["PlacedIn"][];
+        };
+        /**
+         * DayIn
+         * @description The words of the Day's sentence. ``start_s``: nothing is done before; two days before serving, or now, when it is not
+         *     said. ``burners``: how many of the Larder's; all when it is not said.
+         */
+        DayIn: {
+            /** Away */
+            away?: components["schemas"]["AwayIn"][];
+            /**
+             * Burners
+             * @default null
+             */
+            burners?: number | null;
+            /**
+             * Freezer L
+             * @default 12
+             */
+            freezer_l?: number;
+            /**
+             * Fridge L
+             * @default 40
+             */
+            fridge_l?: number;
+            /** Helper */
+            helper?: components["schemas"]["HelperIn"][];
+            /**
+             * Pans Watched
+             * @default 3
+             */
+            pans_watched?: number;
+            /** Serve S */
+            serve_s: number;
+            /**
+             * Start S
+             * @default null
+             */
+            start_s?: number | null;
+            /** Sweets */
+            sweets: components["schemas"]["DaySweetIn"][];
+        };
+        /**
+         * DayLine
+         * @description A day in the list.
+         */
+        DayLine: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Query */
+            query: string;
+            /** Serve S */
+            serve_s: number;
+            /** Sweets */
+            sweets: string[];
+        };
+        /**
+         * DayOut
+         * @description A plan that the checker passed. ``spare_min``: between the last sweet that is ready and its hour; ``chance`` that all are
+         *     on time; ``said``: which are late, and what there is too little of; ``cost``: the less the better, among plans of one day.
+         */
+        DayOut: {
+            /** Burners */
+            burners: number;
+            /** Chance */
+            chance: number;
+            /** Cost */
+            cost: number;
+            /** End S */
+            end_s: number;
+            /** Hobs */
+            hobs: string[];
+            /** Late Min */
+            late_min: number;
+            /** Planned At S */
+            planned_at_s: number;
+            /** Pots */
+            pots: string[];
+            /** Said */
+            said: string[];
+            /** Sittings */
+            sittings: components["schemas"]["SittingOut"][];
+            /** Spare Min */
+            spare_min: number;
+            /** Standing Min */
+            standing_min: number;
+            /** Start S */
+            start_s: number;
+            /** Sweets */
+            sweets: components["schemas"]["DaySweetOut"][];
+            /** Tasks */
+            tasks: components["schemas"]["DayTaskOut"][];
+        };
+        /**
+         * DaySweetIn
+         * @description A sweet of the day, in the words of its own sentence; ``due_s`` its own hour of serving, ``spare_min`` minutes that it is
+         *     to be ready before that beyond what it needs.
+         */
+        DaySweetIn: {
+            /**
+             * Due S
+             * @default null
+             */
+            due_s?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            plan: components["schemas"]["SweetIn"];
+            /**
+             * Spare Min
+             * @default 0
+             */
+            spare_min?: number;
+        };
+        /**
+         * DaySweetOut
+         * @description A sweet of the day. ``ready_s``: cold, set, done; ``late_min``: of the hour wanted, its buffer kept; ``chance`` of being on
+         *     time, of simulated days.
+         */
+        DaySweetOut: {
+            /**
+             * At
+             * @enum {string}
+             */
+            at: "room" | "fridge" | "freezer";
+            /** Buffer Min */
+            buffer_min: number;
+            /** Chance */
+            chance: number;
+            /** Due S */
+            due_s: number;
+            /** Key */
+            key: string;
+            /** Late Min */
+            late_min: number;
+            /** Name */
+            name: string;
+            /** Ready S */
+            ready_s: number;
+        };
+        /**
+         * DayTaskOut
+         * @description A task in its place. ``load``: hundredths of a pair of hands; ``hob``, ``pot``: which of the day's; ``stay``: of one pan on
+         *     one burner.
+         */
+        DayTaskOut: {
+            /** Act */
+            act: string;
+            /**
+             * Cold
+             * @enum {string}
+             */
+            cold: "room" | "fridge" | "freezer";
+            /** End S */
+            end_s: number;
+            /** Every */
+            every: number;
+            /** Flame */
+            flame: ("gentle" | "medium" | "strong") | null;
+            /**
+             * Hands
+             * @enum {string}
+             */
+            hands: "none" | "look" | "busy" | "lock";
+            /** Hob */
+            hob: number | null;
+            /** Key */
+            key: string;
+            /** Load */
+            load: number;
+            /** Pot */
+            pot: number | null;
+            /**
+             * Said
+             * @description Somebody lifts a hand for it
+             */
+            said: boolean;
+            /** Start S */
+            start_s: number;
+            /** Stay */
+            stay: string;
+            /** Step */
+            step: string;
+            /** Sweet */
+            sweet: number;
+        };
+        /** DaysOut */
+        DaysOut: {
+            /** Days */
+            days: components["schemas"]["DayLine"][];
+        };
         /** DeviceIn */
         DeviceIn: {
             /**
@@ -3593,7 +3935,7 @@ export interface components {
              * Page
              * @enum {string}
              */
-            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
+            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
             /**
              * Says
              * @description The words with what stands about them
@@ -3843,6 +4185,16 @@ export interface components {
             lpg_g: number;
             /** Pan Kj */
             pan_kj: number;
+        };
+        /**
+         * HelperIn
+         * @description Hours in which somebody helps.
+         */
+        HelperIn: {
+            /** End S */
+            end_s: number;
+            /** Start S */
+            start_s: number;
         };
         /**
          * HoldsOut
@@ -4180,6 +4532,25 @@ export interface components {
             why: string;
             /** Words */
             words: string;
+        };
+        /**
+         * KeptDayOut
+         * @description A day that was begun: the plan that is followed, and the making of each sweet.
+         */
+        KeptDayOut: {
+            /** Batches */
+            batches: number[];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            plan: components["schemas"]["DayOut"];
+            /** Query */
+            query: string;
+            /** Serve S */
+            serve_s: number;
+            /** Version */
+            version: number;
         };
         /**
          * KeptForNext
@@ -4734,6 +5105,65 @@ export interface components {
              * @default null
              */
             undone_by?: number | null;
+        };
+        /**
+         * LookIn
+         * @description The same day, looked at for so long.
+         */
+        LookIn: {
+            /** Away */
+            away?: components["schemas"]["AwayIn"][];
+            /**
+             * Burners
+             * @default null
+             */
+            burners?: number | null;
+            /**
+             * Freezer L
+             * @default 12
+             */
+            freezer_l?: number;
+            /**
+             * Fridge L
+             * @default 40
+             */
+            fridge_l?: number;
+            /** Helper */
+            helper?: components["schemas"]["HelperIn"][];
+            /**
+             * Pans Watched
+             * @default 3
+             */
+            pans_watched?: number;
+            /**
+             * Seconds
+             * @default 4
+             */
+            seconds?: number;
+            /** Serve S */
+            serve_s: number;
+            /**
+             * Start S
+             * @default null
+             */
+            start_s?: number | null;
+            /** Sweets */
+            sweets: components["schemas"]["DaySweetIn"][];
+        };
+        /**
+         * LookedOut
+         * @description One line of a search: a better plan, or a change and what it does; ``over`` when nothing more comes.
+         */
+        LookedOut: {
+            /** @default null */
+            cure?: components["schemas"]["CureOut"] | null;
+            /**
+             * Over
+             * @default false
+             */
+            over?: boolean;
+            /** @default null */
+            plan?: components["schemas"]["DayOut"] | null;
         };
         /**
          * Losses
@@ -5711,6 +6141,28 @@ export interface components {
             waited?: boolean;
         };
         /**
+         * PlacedIn
+         * @description Where a task of a plan stands.
+         */
+        PlacedIn: {
+            /** End S */
+            end_s: number;
+            /**
+             * Hob
+             * @default null
+             */
+            hob?: number | null;
+            /** Key */
+            key: string;
+            /**
+             * Pot
+             * @default null
+             */
+            pot?: number | null;
+            /** Start S */
+            start_s: number;
+        };
+        /**
          * PlannedStep
          * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
          *     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them, with the
@@ -6544,6 +6996,13 @@ export interface components {
             /** Value */
             value: number | null;
         };
+        /** SittingOut */
+        SittingOut: {
+            /** End S */
+            end_s: number;
+            /** Start S */
+            start_s: number;
+        };
         /**
          * SlabAnswer
          * @description A mass in a tray: m, how it is cut, and what a piece weighs, kg; ``word``: whether the tray suits.
@@ -6560,6 +7019,36 @@ export interface components {
             width_m: number;
             /** Word */
             word: string;
+        };
+        /**
+         * SlipIn
+         * @description A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: follow what comes of it.
+         */
+        SlipIn: {
+            /** End S */
+            end_s: number;
+            /**
+             * Take
+             * @default false
+             */
+            take?: boolean;
+            /** Task */
+            task: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * SlippedOut
+         * @description What comes of it: the plan then, what begins later, by how many minutes, and waits that are longer than they should
+         *     be.
+         */
+        SlippedOut: {
+            day: components["schemas"]["KeptDayOut"];
+            /** Moved */
+            moved: string[];
+            plan: components["schemas"]["DayOut"];
+            /** Waits */
+            waits: string[];
         };
         /**
          * SnoozedIn
@@ -12330,6 +12819,798 @@ export interface operations {
             };
         };
     };
+    look_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayBegin"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptDayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptDayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    slip_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlipIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlippedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_door: {
         parameters: {
             query?: never;
@@ -15867,7 +17148,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                station: "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "told" | "shopping";
+                station: "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "told" | "day" | "shopping";
             };
             cookie?: never;
         };
@@ -17226,7 +18507,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "keeping" | "mending" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
+                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "day" | "keeping" | "mending" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
             };
             cookie?: never;
         };
@@ -19488,7 +20769,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
+                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
             };
             cookie?: never;
         };

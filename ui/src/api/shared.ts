@@ -11,6 +11,8 @@ export const ADDRESSES = {
   "sweets": "/sweets",
   "told": "/sweets/own",
   "own-sweet": "/sweets/own/letters",
+  "day": "/day",
+  "day-begun": "/day/:id(\\d+)",
   "stove": "/stove",
   "pan": "/stove/:id(\\d+)",
   "across": "/stove/across",
@@ -32,6 +34,7 @@ export const STATIONS_WITH_WORDS = [
   "caramel",
   "sweets",
   "told",
+  "day",
   "shopping"
 ] as const
 export const STAGES = [

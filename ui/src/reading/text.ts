@@ -31,6 +31,7 @@ const WHERE: [RegExp, UsingKey][] = [
   [/^\/bench\/caramel/, 'caramel'],
   [/^\/bench/, 'bench'],
   [/^\/sweets/, 'sweets'],
+  [/^\/day/, 'day'],
   [/^\/stove\/rehearse/, 'rehearse'],
   [/^\/stove\/caramel/, 'caramel'],
   [/^\/stove\/curd/, 'curd'],

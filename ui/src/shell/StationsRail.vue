@@ -19,6 +19,7 @@ const STATIONS = [
   { key: '1', path: '/larder', name: 'Larder', icon: 'larder', needs: 'keep' },
   { key: '2', path: '/bench', name: 'Bench', icon: 'bench', needs: 'cook' },
   { key: '3', path: '/sweets', name: 'Sweets', icon: 'sweets', needs: 'cook' },
+  { key: '4', path: '/day', name: 'Day', icon: 'day', needs: 'cook' },
   { key: '5', path: '/stove', name: 'Stove', icon: 'stove', needs: 'log' },
   { key: '6', path: '/book', name: 'Book', icon: 'book', needs: 'look' },
 ] as const

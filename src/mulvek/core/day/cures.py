@@ -113,13 +113,22 @@ def _changes(day: Day, plan: Plan) -> Iterator[tuple[What, str, int, Callable[[]
         if away.kind != "asleep":
             yield "through", away.name or away.kind, 0, lambda away=away: _with(day, away=_but(kitchen, away))  # type: ignore[misc]
     yield "helper", "", HELPS, lambda: _with(day, helper=(*kitchen.helper, Shift(max(0, last - HELPS), last)))
-    for job in sorted((job for job in day.jobs if plan.late[job.key]), key=lambda job: -plan.late[job.key]):
+    late = [job for job in day.jobs if plan.late[job.key]]
+    if late:
+        by = max(LATER, _in_halves(max(plan.late.values())))
+        yield "later", "", by, lambda by=by: _all_later(day, by)  # type: ignore[misc]
+    for job in sorted(late if len(day.jobs) > 1 else [], key=lambda job: -plan.late[job.key]):
         by = max(LATER, _in_halves(plan.late[job.key]))
         later = replace(job, due=job.due + by)
         yield "later", job.key, by, lambda job=job, later=later: _instead(day, job, later)  # type: ignore[misc]
     if len(day.jobs) > 1:
         for job in day.jobs:
             yield "without", job.key, 0, lambda job=job: _instead(day, job, None)  # type: ignore[misc]
+
+
+def _all_later(day: Day, by: int) -> Day:
+    jobs = tuple(replace(job, due=job.due + by) for job in day.jobs)
+    return Day(replace(day.kitchen, end=day.kitchen.end + by), jobs)
 
 
 def _in_halves(minutes: int) -> int:

@@ -38,9 +38,12 @@ def pack(day: Day, seed: int = 1) -> Plan | None:
     return next(improve(day, seed), None)
 
 
-def improve(day: Day, seed: int = 1, rounds: int | None = 0) -> Iterator[Plan]:
-    """Plans, each better than the one before it; ``rounds`` of taking out and putting back, none for ever."""
-    return _Packer(day, seed).plans(rounds)
+def improve(
+    day: Day, seed: int = 1, rounds: int | None = 0, goes_on: Callable[[], bool] = lambda: True
+) -> Iterator[Plan]:
+    """Plans, each better than the one before it; ``rounds`` of taking out and putting back, none for ever, and no longer
+    than ``goes_on``, which is asked before each."""
+    return _Packer(day, seed).plans(rounds, goes_on)
 
 
 @dataclass(slots=True)
@@ -66,7 +69,7 @@ class _Packer:
         self.needed = rules.needed_l(day)
         self._layouts: dict[tuple[object, ...], dict[str, int] | None] = {}
 
-    def plans(self, rounds: int | None) -> Iterator[Plan]:
+    def plans(self, rounds: int | None, goes_on: Callable[[], bool]) -> Iterator[Plan]:
         order = sorted(self.day.jobs, key=_critical, reverse=True)
         best = float("inf")
         for _ in range(6):
@@ -85,6 +88,8 @@ class _Packer:
         self._restore(kept)
         current = best
         for _ in itertools.count() if rounds is None else range(rounds):
+            if not goes_on():
+                return
             before = dict(self.found)
             for job in self._chosen():
                 self._remove(job)

@@ -1,0 +1,102 @@
+"""The repository of days that were begun."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ..core.errors import Conflict, NotFound
+from .larder import Larder
+from .tables import DayRow
+
+MOST_LISTED = 40
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeptDay:
+    """A day as it stands: what was asked, the plan that is followed, and the makings begun for it."""
+
+    id: int
+    version: int
+    name: str
+    created_at_s: float
+    serve_at_s: float
+    query: str
+    asked: dict[str, Any]
+    plan: dict[str, Any]
+    batches: tuple[int, ...]
+
+
+class Days:
+    """Of one kitchen."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+
+    def newest(self) -> list[KeptDay]:
+        rows = self.session.scalars(select(DayRow).order_by(DayRow.serve_at.desc(), DayRow.id.desc()))
+        return [_kept(row) for row in rows.fetchmany(MOST_LISTED)]
+
+    def day(self, day_id: int) -> KeptDay:
+        """:raises NotFound: field "day"."""
+        return _kept(self._row(day_id))
+
+    def begun(self, key: str) -> KeptDay | None:
+        """The day that was begun under this key."""
+        row = self.session.scalars(select(DayRow).where(DayRow.key == key)).first()
+        return None if row is None else _kept(row)
+
+    def add(self, day: KeptDay, key: str | None) -> KeptDay:
+        row = DayRow(
+            kitchen_id=Larder(self.session).row().id,
+            key=key,
+            name=day.name,
+            created_at=day.created_at_s,
+            serve_at=day.serve_at_s,
+            query=day.query,
+            asked=day.asked,
+            plan=day.plan,
+            batches=list(day.batches),
+            version=1,
+        )
+        self.session.add(row)
+        self.session.flush()
+        return _kept(row)
+
+    def follow(self, day_id: int, version: int, plan: dict[str, Any]) -> KeptDay:
+        """Another plan from now on.
+
+        :raises Conflict: field "version", when another screen was quicker.
+        """
+        row = self._row(day_id)
+        if row.version != version:
+            raise Conflict("version", "The day was changed on another screen.", "Look at it again, then decide.")
+        row.plan, row.version = plan, version + 1
+        self.session.flush()
+        return _kept(row)
+
+    def remove(self, day_id: int) -> None:
+        """The day alone: its makings stay."""
+        self.session.delete(self._row(day_id))
+        self.session.flush()
+
+    def _row(self, day_id: int) -> DayRow:
+        row = self.session.get(DayRow, day_id)
+        if row is None:
+            raise NotFound("day", f"There is no day number {day_id}.", "Look at those there are.")
+        return row
+
+
+def _kept(row: DayRow) -> KeptDay:
+    return KeptDay(
+        id=row.id,
+        version=row.version,
+        name=row.name,
+        created_at_s=row.created_at,
+        serve_at_s=row.serve_at,
+        query=row.query,
+        asked=dict(row.asked),
+        plan=dict(row.plan),
+        batches=tuple(row.batches),
+    )

@@ -1,0 +1,139 @@
+"""The Day in Chromium, wide and narrow: three days, from the sentence to the Stove."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.ui.hands import BOTH, SIZES, clean, later, pick, write
+from tests.ui.test_everything import ask, off_all
+
+
+def told(page: Page):
+    return page.get_by_label("The day", exact=True).get_by_role("status")
+
+
+@BOTH
+def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url: str, clock, size: str):
+    page.set_viewport_size(SIZES[size])
+    off_all(kitchen_url)
+    page.goto(kitchen_url + "/bench")
+    page.get_by_role("navigation", name="Stations").get_by_role("link", name="Day").click()
+    expect(told(page)).to_contain_text("On time")
+    expect(told(page)).to_contain_text(re.compile(r"1[5-9] of 20 days|20 of 20 days"))
+    clean(page)
+    # another amount, other hands: worked out anew, and the words stay on every screen
+    write(page, "how many people", "16")
+    pick(page, "how many burners", "two burners")
+    expect(page.get_by_role("button", name="how many burners: two burners")).to_be_visible()
+    expect(page.get_by_text("jetty burner")).to_have_count(0)
+    expect(told(page)).to_contain_text("On time")
+    page.get_by_role("button", name=re.compile("leave it out.*kulfi")).click()
+    expect(page.get_by_label("The day", exact=True)).to_contain_text("three sweets")
+    expect(told(page)).to_contain_text("On time")
+    acts = page.get_by_label("What is done when")
+    expect(acts).to_contain_text("Acid in, a little at a time")
+    begin = page.get_by_role("button", name="Begin the day")
+    begin.click()
+    dialog = page.get_by_role("dialog", name="Before you begin")
+    dialog.get_by_role("textbox", name="Call it").fill("Regatta supper")
+    dialog.get_by_role("button", name="Begin the day").click()
+    expect(page).to_have_url(re.compile(r"/day/\d+$"))
+    number = int(page.url.rsplit("/", 1)[1])
+    now = page.get_by_label("What to do now")
+    expect(now).to_contain_text("Regatta supper")
+    clean(page)
+
+    # its hour comes, and it takes longer: what comes of it is told, then followed
+    day = ask(f"{kitchen_url}/api/days/{number}")
+    first = day["plan"]["tasks"][0]
+    later(page, clock, first["start_s"] - clock.now + 120)
+    expect(now).to_contain_text("now")
+    now.get_by_role("button", name="20 min").click()
+    comes = page.get_by_label("What comes of it")
+    expect(comes).to_contain_text(re.compile("acts? move|Nothing else moves"))
+    clean(page)
+    with page.expect_response("**/slip"):
+        comes.get_by_role("button", name="Push it all").click()
+    expect(comes).to_have_count(0)
+    after = ask(f"{kitchen_url}/api/days/{number}")
+    assert after["version"] == 2 and after["plan"]["tasks"] != day["plan"]["tasks"]
+
+    # the act is the act of its making on the Stove; what is done there is ticked here
+    now.get_by_role("link", name="Go to it").click()
+    expect(page).to_have_url(re.compile(r"/stove/sweet/\d+$"))
+    page.get_by_role("button", name=re.compile("^Begin it")).first.click()
+    expect(page.locator(".now .verb .plate")).to_contain_text("Done")
+    page.locator(".now .verb .plate").click()
+    expect(page.locator(".steps .done")).not_to_have_count(0)
+    page.go_back()
+    expect(page.locator("tr.done")).not_to_have_count(0)
+    page.get_by_role("link", name="Again, another day.").click()
+    expect(page.get_by_role("button", name="how many people: 16 people")).to_be_visible()
+    expect(page.get_by_role("link", name="Regatta supper", exact=True)).to_be_visible()
+
+
+@BOTH
+def test_a_day_that_cannot_fit_says_why_and_is_cured_with_a_touch(page: Page, kitchen_url: str, size: str):
+    page.set_viewport_size(SIZES[size])
+    page.goto(kitchen_url + "/day?sweets=sweet%3Dkalakand%7Csweet%3Dbasundi&serve=in+4+hours&people=20")
+    expect(told(page)).to_contain_text("It does not fit.")
+    expect(told(page)).to_contain_text("Kalakand needs")
+    helps = page.get_by_label("What would help")
+    cure = helps.get_by_role("button", name="Without the kalakand")
+    expect(cure).to_be_visible(timeout=40_000)
+    expect(helps).to_contain_text("then all is on time")
+    clean(page)
+    cure.click()
+    expect(told(page)).to_contain_text("On time")
+    expect(helps).to_have_count(0)
+    expect(page.get_by_label("The day", exact=True)).to_contain_text("one sweet")
+
+
+def test_a_feast_of_ten_has_each_sweet_in_its_own_words(page: Page, kitchen_url: str):
+    sweets = [
+        "kulfi",
+        "basundi",
+        "rabri",
+        "kalakand",
+        "peda",
+        "sponge-balls",
+        "carrot-halwa",
+        "condensed-milk",
+        "burfi",
+        "kheer",
+    ]
+    asked = "%7C".join(f"sweet%3D{key}" for key in sweets)
+    page.goto(f"{kitchen_url}/day?sweets={asked}&serve=in+2+days&people=12")
+    expect(page.get_by_label("The day", exact=True)).to_contain_text("ten sweets")
+    expect(told(page)).to_contain_text(re.compile("On time|does not fit"), timeout=30_000)
+    served = page.get_by_label("The sweets")
+    expect(served.get_by_role("listitem")).to_have_count(11)
+    pick(page, "sweet 3", "shrikhand")
+    expect(served).to_contain_text("shrikhand")
+    write(page, "how much of the shrikhand", "700 g")
+    page.get_by_role("button", name="when the shrikhand is eaten:").click()
+    hour = page.get_by_role("textbox", name="when the shrikhand is eaten")
+    hour.fill("soon")
+    expect(page.get_by_role("alert").first).to_contain_text("“soon” is no time")
+    hour.press("Escape")
+    show = served.get_by_role("button", name=re.compile("show it.*kulfi"))
+    show.click()
+    expect(show).to_have_attribute("aria-pressed", "true")
+    expect(page.locator("tr.other").first).to_be_visible()
+    page.get_by_role("link", name=re.compile("its sentence.*shrikhand")).click()
+    expect(page).to_have_url(re.compile(r"/sweets\?.*sweet=shrikhand"))
+
+
+@pytest.mark.parametrize("word", ["when it is served", "when you sleep", "how early you may begin"])
+def test_a_word_that_cannot_be_read_is_said_and_kept(page: Page, kitchen_url: str, word: str):
+    page.goto(kitchen_url + "/day")
+    expect(told(page)).to_contain_text("On time")
+    page.get_by_role("button", name=f"{word}:").click()
+    field = page.get_by_role("textbox", name=word)
+    field.fill("by and by")
+    expect(page.get_by_role("alert").first).to_contain_text("“by and by”")
+    expect(field).to_have_value("by and by")
+    expect(page.get_by_role("button", name="Begin the day")).to_have_count(0)
+    field.press("Escape")
+    expect(told(page)).to_contain_text("On time")

@@ -1,0 +1,153 @@
+"""The Day over HTTP: planned, looked at, begun, slipped; what cannot be is named."""
+
+import json
+
+import pytest
+
+H = 3600.0
+SUPPER = [
+    {"plan": {"sweet": "kalakand", "want": "24"}},
+    {"plan": {"sweet": "basundi", "want": "1.2 kg"}},
+    {"plan": {"sweet": "carrot-halwa", "want": "for 10 people"}, "spare_min": 15},
+]
+
+
+@pytest.fixture
+def supper(clock):
+    night = {"start_s": clock() + 14 * H, "end_s": clock() + 22 * H, "kind": "asleep"}
+    return {"sweets": SUPPER, "serve_s": clock() + 34 * H, "away": [night]}
+
+
+def planned(client, day) -> dict:
+    answer = client.post("/api/day/plan", json=day)
+    assert answer.status_code == 200, answer.json
+    return answer.json
+
+
+def begun(client, day, plan, **more):
+    placed = [{k: t[k] for k in ("key", "start_s", "end_s", "hob", "pot")} for t in plan["tasks"]]
+    body = {"name": "Supper", "day": day, "planned_at_s": plan["planned_at_s"], "tasks": placed, "query": "people=40"}
+    return client.post("/api/days", json={**body, **more})
+
+
+def test_a_supper_is_planned_with_this_kitchens_own_minutes(client, clock, supper):
+    plan = planned(client, supper)
+    assert plan["late_min"] == 0 and plan["said"] == [] and plan["spare_min"] >= 0
+    assert [s["name"] for s in plan["sweets"]] == ["kalakand", "basundi", "carrot halwa"]
+    assert 0.5 < plan["chance"] <= min(s["chance"] for s in plan["sweets"]) <= 1
+    larder = client.get("/api/larder").json
+    assert plan["hobs"] == [b["name"] for b in larder["burners"]] and plan["pots"] == [
+        p["name"] for p in larder["pans"]
+    ]
+    # what the Day says of a sweet is what Sweets says of it
+    sweet = client.post("/api/sweets/plan", json={"sweet": "basundi", "want": "1.2 kg"}).json
+    steps = {s["step"]["key"]: s["step"]["seconds"]["likely"] for s in sweet["steps"]}
+    mine = [t for t in plan["tasks"] if t["sweet"] == 1]
+    assert {t["step"] for t in mine} == set(steps)
+    cool = next(t for t in mine if t["step"] == "cool")
+    assert cool["end_s"] - cool["start_s"] == pytest.approx(steps["cool"], abs=60)
+    # nothing while one sleeps, nothing before it may begin, nothing ready after its hour
+    for task in plan["tasks"]:
+        assert task["start_s"] >= clock()
+        asleep = supper["away"][0]
+        assert not task["load"] or task["end_s"] <= asleep["start_s"] or task["start_s"] >= asleep["end_s"]
+    assert all(s["ready_s"] + s["buffer_min"] * 60 <= s["due_s"] for s in plan["sweets"])
+    assert all(task["act"] and (task["hob"] is None) == (task["flame"] is None) for task in plan["tasks"])
+
+
+def test_fewer_burners_and_a_helper_are_another_day(client, supper):
+    plan = planned(client, {**supper, "burners": 1})
+    assert len(plan["hobs"]) == 1 and {t["hob"] for t in plan["tasks"]} == {None, 0}
+    own_hour = {**supper, "sweets": [*SUPPER[:2], {**SUPPER[2], "due_s": supper["serve_s"] - 4 * H}]}
+    assert planned(client, own_hour)["sweets"][2]["due_s"] == supper["serve_s"] - 4 * H
+
+
+def test_it_is_looked_at_in_a_process_of_its_own(client, supper):
+    plan = planned(client, supper)
+    answer = client.post("/api/day/look", json={**supper, "seconds": 0.5})
+    found = [json.loads(line) for line in answer.text.splitlines() if line.strip()]
+    assert answer.mimetype == "application/x-ndjson" and found[-1]["over"]
+    costs = [one["plan"]["cost"] for one in found if one["plan"]]
+    assert costs and costs == sorted(costs, reverse=True) and costs[-1] <= plan["cost"] + 1e-6
+    assert all(one["cure"] is None for one in found)  # nothing is late
+
+
+def test_a_day_that_does_not_fit_says_what_is_short_and_what_would_help(client, clock):
+    day = {"sweets": SUPPER[:2], "serve_s": clock() + 4 * H}
+    plan = planned(client, day)
+    assert plan["late_min"] > 0 and "late" in plan["said"][0]
+    assert any("Kalakand needs" in said for said in plan["said"])
+    answer = client.post("/api/day/look", json={**day, "seconds": 0.4})
+    cures = [one["cure"] for one in map(json.loads, filter(str.strip, answer.text.splitlines())) if one["cure"]]
+    said = {cure["said"]: cure["late_min"] for cure in cures}
+    assert any(text.startswith("Serve all of it") for text in said) and "Without the kalakand" in said
+    assert min(said.values()) == 0 and max(said.values()) <= plan["late_min"]
+
+
+def test_a_day_begins_all_its_makings_and_is_followed(client, clock, supper):
+    plan = planned(client, supper)
+    day = begun(client, supper, plan, key="supper-day-1")
+    assert day.status_code == 201
+    assert begun(client, supper, plan, key="supper-day-1").json == day.json  # sent twice it is begun once
+    assert [b["name"] for b in client.get("/api/stove").json["batches"]] == ["Kalakand", "Basundi", "Carrot halwa"]
+    assert [b["id"] for b in client.get("/api/stove").json["batches"]] == day.json["batches"]
+    days = client.get("/api/days").json["days"]
+    assert [(d["name"], d["query"], d["sweets"][0]) for d in days] == [("Supper", "people=40", "kalakand")]
+    # every step of the plan is a step of its making
+    for place, number in enumerate(day.json["batches"]):
+        steps = {s["key"] for s in client.get(f"/api/batches/{number}").json["steps"]}
+        assert {t["step"] for t in plan["tasks"] if t["sweet"] == place} <= steps
+
+    # something takes longer: first what would come of it, then it is followed
+    task = next(t for t in plan["tasks"] if t["flame"])
+    clock.now = task["start_s"] + 60
+    slip = {"task": task["key"], "end_s": task["end_s"] + 25 * 60, "version": 1}
+    told = client.post(f"/api/days/{day.json['id']}/slip", json=slip).json
+    assert told["moved"] and client.get(f"/api/days/{day.json['id']}").json == day.json
+    taken = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": True}).json
+    assert taken["day"]["version"] == 2 and taken["day"]["plan"] == taken["plan"] == told["plan"]
+    ends = {t["key"]: t["end_s"] for t in client.get(f"/api/days/{day.json['id']}").json["plan"]["tasks"]}
+    assert ends[task["key"]] == slip["end_s"]
+    # another screen that saw the day before it
+    late = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": True})
+    assert late.status_code == 409 and late.json["fields"][0]["path"] == "version"
+    assert client.delete(f"/api/days/{day.json['id']}").json["days"] == []
+    assert len(client.get("/api/stove").json["batches"]) == 3  # its makings stay
+
+
+@pytest.mark.parametrize(
+    ("change", "path"),
+    [
+        ({"serve_s": 1.0}, "serve_s"),
+        ({"sweets": []}, "sweets"),
+        ({"sweets": [{"plan": {"sweet": "moon", "want": "3"}}]}, "sweets.0.sweet"),
+        ({"sweets": [SUPPER[0], {"plan": {"sweet": "kulfi", "want": "a boatload"}}]}, "sweets.1.want"),
+        ({"sweets": SUPPER[:1] * 31}, "sweets"),
+        ({"sweets": SUPPER[:1] * 41}, "sweets"),
+        ({"burners": 0}, "burners"),
+        ({"away": [{"start_s": 5.0, "end_s": 5.0, "kind": "away"}]}, "hours"),
+        ({"away": [{"start_s": 5.0, "end_s": 6.0, "kind": "dreaming"}]}, "away.0.kind"),
+        ({"start_s": 1e11}, "start_s"),
+    ],
+)
+def test_what_cannot_be_is_named(client, supper, change, path):
+    answer = client.post("/api/day/plan", json={**supper, **change})
+    assert answer.status_code == 422, answer.json
+    assert answer.json["fields"][0]["path"] == path and answer.json["fields"][0]["message"]
+
+
+def test_a_plan_that_was_tampered_with_is_not_begun(client, supper):
+    plan = planned(client, supper)
+    worse = [
+        {**t, "hob": 0 if t["hob"] is not None else None, "start_s": plan["tasks"][0]["start_s"]}
+        for t in plan["tasks"]
+    ]
+    assert begun(client, supper, {**plan, "tasks": worse}).status_code == 409
+    assert begun(client, supper, {**plan, "tasks": plan["tasks"][1:]}).status_code == 409
+    far = [{**t, "pot": 99 if t["pot"] is not None else None} for t in plan["tasks"]]
+    assert begun(client, supper, {**plan, "tasks": far}).status_code == 409
+    assert client.get("/api/stove").json["batches"] == []
+    assert client.get("/api/days/7").status_code == 404
+    slip = {"task": "0/nothing", "end_s": 1.0, "version": 1}
+    day = begun(client, supper, plan).json["id"]
+    assert client.post(f"/api/days/{day}/slip", json=slip).json["fields"][0]["path"] == "task"

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, unwrap } from '@/api/client'
+import { useRunning } from '@/api/kitchen'
+import { clock } from '@/say'
+import { kitchenMinute } from '@/shell/minute'
+import { moment } from '@/stations/sweets/serving'
+import { doneActs, nextAct } from './begun'
+import { inWords, ofTwenty, spanOf } from './day'
+import DayActs from './DayActs.vue'
+import DayPicture from './DayPicture.vue'
+
+/** A day that was begun, as it is followed: what is next, and what comes of it when something takes longer. */
+const route = useRoute()
+const client = useQueryClient()
+const id = computed(() => Number(route.params.id))
+const asked = useQuery({
+  queryKey: ['day-begun', id],
+  queryFn: () => unwrap(api.GET('/api/days/{id}', { params: { path: { id: id.value } } })),
+  refetchInterval: 15_000,
+  retry: false,
+})
+const kept = computed(() => asked.data.value)
+const plan = computed(() => kept.value?.plan)
+const running = useRunning()
+const now = computed(() => kitchenMinute.value / 1000)
+const done = computed(() =>
+  plan.value && running.isSuccess.value
+    ? doneActs(plan.value, kept.value!.batches, running.data.value ?? [], now.value)
+    : new Set<string>(),
+)
+const next = computed(() => plan.value && nextAct(plan.value, done.value))
+const left = computed(() => (next.value ? Math.round((next.value.start_s - now.value) / 60) : 0))
+const chosen = ref<number>()
+const page = (sweet: number) => `/stove/sweet/${kept.value!.batches[sweet]}`
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+/** It ends so many minutes later than it would now. */
+const LATER = [10, 20, 40]
+const slip = useMutation({
+  mutationFn: ({ minutes, take }: { minutes: number; take: boolean }) => {
+    const task = next.value!
+    const end_s = Math.max(task.end_s, now.value) + minutes * 60
+    const body = { task: task.key, end_s, version: kept.value!.version, take }
+    return unwrap(api.POST('/api/days/{id}/slip', { params: { path: { id: id.value } }, body }))
+  },
+  onSuccess: (answer, { take }) => {
+    if (!take) return
+    slip.reset()
+    client.setQueryData(['day-begun', id], answer.day)
+    void client.invalidateQueries({ queryKey: ['day-begun'] })
+  },
+})
+const slipped = computed(() => slip.data.value)
+const tried = computed(() => slip.variables.value?.minutes ?? 0)
+const lateThen = computed(() =>
+  (slipped.value?.plan.sweets ?? []).filter((s) => s.ready_s > s.due_s + 30),
+)
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Day: as it is followed</h1>
+    <section v-if="asked.error.value" class="tray">
+      <p class="sentence problem">{{ asked.error.value.message }}</p>
+    </section>
+    <template v-else-if="kept && plan">
+      <section class="tray now" aria-label="What to do now" aria-live="polite">
+        <p class="legend">
+          <RouterLink to="/day">the Day</RouterLink><b>{{ kept.name }}</b>
+          <span class="soft">served {{ moment(kept.serve_s * 1000, kitchenMinute) }}</span>
+        </p>
+        <template v-if="next">
+          <p class="when" :class="{ due: left <= 0 }">
+            <b>{{ left <= 0 ? 'now' : clock(next.start_s) }}</b>
+            <span v-if="left > 0" class="soft">in {{ spanOf(left) }}</span>
+            <span v-else-if="left < -1" class="soft">since {{ spanOf(-left) }}</span>
+          </p>
+          <p class="words">
+            <b>{{ capital(plan.sweets[next.sweet]!.name) }}:</b> {{ next.act }}
+          </p>
+          <div class="verb">
+            <RouterLink class="plate" :to="page(next.sweet)">Go to it</RouterLink>
+            <p class="later">
+              <span class="soft">later by</span>
+              <button
+                v-for="m in LATER"
+                :key="m"
+                type="button"
+                class="touch"
+                :disabled="slip.isPending.value"
+                @click="slip.mutate({ minutes: m, take: false })"
+              >
+                {{ m }} min
+              </button>
+            </p>
+          </div>
+        </template>
+        <p v-else class="words"><b>All of it is done.</b> Good appetite.</p>
+      </section>
+
+      <section v-if="slipped && next" class="tray" aria-label="What comes of it">
+        <p class="legend">
+          <b>{{ tried }} minutes later</b>
+        </p>
+        <p class="words small">
+          {{
+            slipped.moved.length
+              ? `${inWords(slipped.moved.length)} ${slipped.moved.length === 1 ? 'act moves' : 'acts move'} with it`
+              : 'Nothing else moves'
+          }};
+          <template v-if="lateThen.length">
+            <b class="late">{{
+              lateThen.map((s) => `${s.name} ${spanOf((s.ready_s - s.due_s) / 60)} late`).join(', ')
+            }}</b>.
+          </template>
+          <template v-else>all is still on time.</template>
+          {{ slipped.waits.join(' ') }}
+        </p>
+        <p class="ways">
+          <button
+            type="button"
+            class="plate line"
+            :disabled="slip.isPending.value"
+            @click="slip.mutate({ minutes: tried, take: true })"
+          >
+            Push it all
+          </button>
+          <button type="button" class="touch" @click="slip.reset()">As it was</button>
+        </p>
+      </section>
+      <p v-if="slip.error.value" class="problem" role="alert">{{ slip.error.value.message }}</p>
+
+      <p class="told">
+        <template v-if="plan.late_min"
+          ><b class="late">{{ plan.said.join(' ') }}</b></template
+        >
+        <template v-else
+          >On time, with <b>{{ spanOf(plan.spare_min) }}</b> to spare;</template
+        >
+        all of it on time <b>{{ ofTwenty(plan.chance) }}</b> days.
+        <RouterLink :to="`/day?${kept.query}`">Again, another day.</RouterLink>
+      </p>
+      <DayPicture
+        :plan="plan"
+        :now="now"
+        :chosen="chosen"
+        @choose="(at) => (chosen = chosen === at ? undefined : at)"
+      />
+      <section class="tray" aria-label="What is done when">
+        <p class="legend"><b>what is done when</b></p>
+        <DayActs :plan="plan" :done="done" :next="next?.key" :chosen="chosen">
+          <template #act="{ task }">
+            <RouterLink v-if="task.key === next?.key" :to="page(task.sweet)"
+              >on the Stove</RouterLink
+            >
+          </template>
+        </DayActs>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  gap: 20px;
+}
+.page > * {
+  min-width: 0;
+}
+.now {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px 26px;
+  min-height: 110px;
+}
+.when {
+  display: grid;
+  justify-items: center;
+  min-width: 128px;
+  padding: 8px 14px;
+  border-radius: 10px;
+}
+.when b {
+  font: 750 46px/50px var(--figures);
+  font-variant-numeric: tabular-nums;
+}
+.when.due {
+  background: var(--saffron-fill);
+  color: var(--on-saffron);
+}
+.when.due .soft {
+  color: inherit;
+}
+.words {
+  flex: 1 1 380px;
+  font: 400 28px/38px var(--words);
+}
+.words.small {
+  font-size: 21px;
+  line-height: 30px;
+}
+.verb {
+  display: grid;
+  gap: 6px;
+  justify-items: center;
+}
+.later,
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+.told {
+  font: 400 20px/29px var(--words);
+  padding-inline: 4px;
+}
+.told b,
+.words b {
+  font-weight: 700;
+}
+.late {
+  color: var(--madder);
+}
+@media (max-width: 640px) {
+  .words {
+    font-size: 21px;
+    line-height: 29px;
+  }
+  .now .plate {
+    min-height: 58px;
+  }
+}
+</style>

@@ -1,0 +1,345 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import type { DayOut } from '@/api/client'
+import { clock } from '@/say'
+import { hourOf } from '@/stations/sweets/serving'
+import { coldBars, dayScale, handsLane, nearHours, staysOf, type ColdBar, type Stay } from './day'
+
+/**
+ * The day as it is worked: hands, each burner, the cold. Hours with something to do are drawn wide; a bar is as high as its
+ * flame. All of it stands as a table beneath, for who cannot see it.
+ */
+const props = defineProps<{ plan: DayOut; now?: number; chosen?: number }>()
+const emit = defineEmits<{ choose: [sweet: number] }>()
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const LEFT = 118
+const TOP = 34
+const HANDS = 84
+const LANE = 66
+const ROW = 27
+
+const wide = computed(() => Math.max(560, width.value))
+const scale = computed(() => dayScale(props.plan, wide.value - LEFT - 30))
+const x = (s: number) => LEFT + scale.value(s)
+const near = computed(() => nearHours(props.plan))
+const stays = computed(() => staysOf(props.plan))
+const bars = computed(() => coldBars(props.plan))
+const hands = computed(() => handsLane(props.plan))
+const hobY = (i: number) => TOP + HANDS + 22 + i * LANE
+/** Rows of the fridge and the freezer: a bar takes the first that is free. */
+const rows = computed(() => {
+  const taken: { at: ColdBar['at']; until: number }[] = []
+  return [...bars.value]
+    .sort((a, b) => (a.at === b.at ? a.start_s - b.start_s : a.at < b.at ? 1 : -1))
+    .map((bar) => {
+      let row = taken.findIndex((r) => r.at === bar.at && r.until <= bar.start_s)
+      if (row < 0) row = taken.push({ at: bar.at, until: 0 }) - 1
+      taken[row]!.until = bar.end_s
+      return { bar, row }
+    })
+})
+const count = computed(() => Math.max(0, ...rows.value.map((r) => r.row + 1)))
+const coldY = computed(() => hobY(props.plan.hobs.length) + 6)
+const height = computed(() => coldY.value + count.value * ROW + 18)
+const LANES = ['fridge', 'freezer'] as const
+const lanes = computed(() =>
+  LANES.flatMap((at) => {
+    const mine = rows.value.filter((r) => r.bar.at === at).map((r) => r.row)
+    return mine.length ? [{ at, y: coldY.value + Math.min(...mine) * ROW }] : []
+  }),
+)
+
+const HIGH = { strong: 42, medium: 29, gentle: 15 }
+/** A stay as steps of its flame. */
+function outline(s: Stay, floor: number): string {
+  let path = `M${x(s.start_s)} ${floor}`
+  for (const t of s.parts) {
+    const y = floor - HIGH[t.flame ?? 'gentle']
+    path += `V${y}H${x(t.end_s)}`
+  }
+  return `${path}H${x(s.end_s)}V${floor}Z`
+}
+const name = (sweet: number) => props.plan.sweets[sweet]?.name ?? ''
+const room = (a: number, b: number) => x(b) - x(a)
+const fits = (text: string, px: number) => text.length * 6.6 < px - 8
+/** A name that finds no room in its bar stands over it, unless another one stands there. */
+const over = computed(() => {
+  const shown = new Set<Stay>()
+  props.plan.hobs.forEach((_, hob) => {
+    let until = 0
+    const mine = stays.value.filter((s) => s.hob === hob).sort((a, b) => a.start_s - b.start_s)
+    for (const s of mine) {
+      if (fits(name(s.sweet), room(s.start_s, s.end_s))) continue
+      if (x(s.start_s) < until) continue
+      shown.add(s)
+      until = x(s.start_s) + name(s.sweet).length * 7 + 4
+    }
+  })
+  return shown
+})
+const scaleY = (load: number) => (Math.min(load, 130) / 100) * (HANDS - 22)
+
+/** Hours to write: the ends of what is drawn wide, and full hours inside where there is room. */
+const ticks = computed(() => {
+  const found: { s: number; text: string; large: boolean }[] = []
+  const add = (s: number, large: boolean) => {
+    const at = x(s)
+    if (found.some((t) => Math.abs(x(t.s) - at) < 46)) return
+    found.push({ s, text: hourOf(s * 1000), large })
+  }
+  props.plan.sweets.forEach((s) => add(s.due_s, true))
+  near.value.forEach(([a]) => add(Math.ceil(a / 900) * 900, false))
+  near.value.forEach(([a, b]) => {
+    const start = new Date(a * 1000)
+    start.setMinutes(0, 0, 0)
+    for (let s = start.getTime() / 1000 + 3600; s < b; s += 3600) add(s, false)
+  })
+  return found.sort((a, b) => a.s - b.s)
+})
+/** The day changes: a fine line with its name. */
+const nights = computed(() => {
+  const found: { s: number; text: string }[] = []
+  const day = new Date(props.plan.start_s * 1000)
+  day.setHours(24, 0, 0, 0)
+  for (; day.getTime() / 1000 < props.plan.end_s; day.setDate(day.getDate() + 1))
+    found.push({
+      s: day.getTime() / 1000,
+      text: day.toLocaleDateString('en-GB', { weekday: 'long' }),
+    })
+  return found
+})
+</script>
+
+<template>
+  <div
+    ref="box"
+    class="box"
+    :role="wide > width + 1 ? 'group' : undefined"
+    :tabindex="wide > width + 1 ? 0 : undefined"
+    :aria-label="wide > width + 1 ? 'The picture of the day' : undefined"
+  >
+    <svg
+      :width="wide"
+      :height="height"
+      :viewBox="`0 0 ${wide} ${height}`"
+      role="img"
+      aria-label="The day: hands, burners, fridge and freezer. Every act stands in the list below."
+    >
+      <defs>
+        <linearGradient id="day-milk" x1="0" x2="1">
+          <stop offset="0" stop-color="#fffef8" />
+          <stop offset="1" stop-color="#ecd7a6" />
+        </linearGradient>
+        <pattern id="day-over" width="6" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0 6L6 0" stroke="var(--madder)" stroke-width="1.4" />
+        </pattern>
+      </defs>
+      <rect
+        v-for="[a, b] in near"
+        :key="`near-${a}`"
+        :x="x(a)"
+        :y="TOP"
+        :width="room(a, b)"
+        :height="height - TOP - 12"
+        class="near"
+      />
+      <g v-for="n in nights" :key="n.s">
+        <path :d="`M${x(n.s)} ${TOP}V${height - 12}`" class="midnight" />
+        <text :x="x(n.s) + 5" :y="height - 1" class="soft">{{ n.text }}</text>
+      </g>
+      <path :d="`M${LEFT} ${TOP}H${wide}`" class="line" />
+      <g v-for="t in ticks" :key="t.s">
+        <path :d="`M${x(t.s)} ${TOP}v-7`" class="line" />
+        <text :x="x(t.s)" :y="20" text-anchor="middle" :class="t.large ? 'due' : 'tick'">
+          {{ t.text }}
+        </text>
+      </g>
+
+      <text x="0" :y="TOP + HANDS - 30" class="lane">Hands</text>
+      <text x="0" :y="TOP + HANDS - 14" class="soft">one pair</text>
+      <path :d="`M${LEFT} ${TOP + HANDS - scaleY(100)}H${wide}`" class="pair" />
+      <g v-for="h in hands" :key="`h-${h.start_s}`">
+        <rect
+          :x="x(h.start_s)"
+          :y="TOP + HANDS - scaleY(h.load)"
+          :width="Math.max(1, room(h.start_s, h.end_s))"
+          :height="scaleY(h.load)"
+          class="looks"
+        />
+        <rect
+          :x="x(h.start_s)"
+          :y="TOP + HANDS - scaleY(h.busy)"
+          :width="Math.max(1, room(h.start_s, h.end_s))"
+          :height="scaleY(h.busy)"
+          class="busy"
+        />
+        <rect
+          v-if="h.load > 100"
+          :x="x(h.start_s)"
+          :y="TOP + HANDS - scaleY(h.load)"
+          :width="Math.max(2, room(h.start_s, h.end_s))"
+          :height="scaleY(h.load) - scaleY(100)"
+          class="over"
+        />
+      </g>
+      <path :d="`M${LEFT} ${TOP + HANDS}H${wide}`" class="line" />
+
+      <g v-for="(hob, i) in plan.hobs" :key="`hob-${i}`">
+        <text x="0" :y="hobY(i) + 26" class="lane">{{ hob }}</text>
+        <path :d="`M${LEFT} ${hobY(i) + 44}H${wide}`" class="line" />
+        <g
+          v-for="s in stays.filter((s) => s.hob === i)"
+          :key="`stay-${s.start_s}-${s.sweet}`"
+          class="stay"
+          :class="{ chosen: chosen === s.sweet, other: chosen !== undefined && chosen !== s.sweet }"
+          @click="emit('choose', s.sweet)"
+        >
+          <path :d="outline(s, hobY(i) + 44)" />
+          <text
+            v-if="fits(name(s.sweet), room(s.start_s, s.end_s))"
+            :x="x(s.start_s) + 6"
+            :y="hobY(i) + 39"
+          >
+            {{ name(s.sweet) }}
+          </text>
+          <text v-else-if="over.has(s)" :x="x(s.start_s)" :y="hobY(i) - 1" class="above">
+            {{ name(s.sweet) }}
+          </text>
+          <title>
+            {{ name(s.sweet) }}, {{ plan.pots[s.pot] }}: {{ clock(s.start_s) }} to
+            {{ clock(s.end_s) }}
+          </title>
+        </g>
+      </g>
+
+      <g v-for="l in lanes" :key="l.at">
+        <text x="0" :y="l.y + 17" class="lane">{{ l.at === 'fridge' ? 'Fridge' : 'Freezer' }}</text>
+      </g>
+      <g
+        v-for="r in rows"
+        :key="`cold-${r.row}-${r.bar.start_s}`"
+        class="cold"
+        :class="{
+          chosen: chosen === r.bar.sweet,
+          other: chosen !== undefined && chosen !== r.bar.sweet,
+        }"
+        @click="emit('choose', r.bar.sweet)"
+      >
+        <path
+          :d="`M${x(r.bar.start_s)} ${coldY + r.row * ROW + 21}L${Math.min(x(r.bar.ready_s), x(r.bar.end_s))} ${coldY + r.row * ROW + 2}H${x(r.bar.end_s)}V${coldY + r.row * ROW + 21}Z`"
+        />
+        <text
+          v-if="fits(name(r.bar.sweet), room(r.bar.start_s, r.bar.end_s))"
+          :x="x(r.bar.end_s) - 7"
+          :y="coldY + r.row * ROW + 16"
+          text-anchor="end"
+        >
+          {{ name(r.bar.sweet) }}
+        </text>
+        <title>
+          {{ name(r.bar.sweet) }}: {{ clock(r.bar.start_s) }} to {{ clock(r.bar.end_s) }}
+        </title>
+      </g>
+      <path
+        v-for="s in plan.sweets"
+        :key="`due-${s.key}`"
+        :d="`M${x(s.due_s)} ${TOP - 8}V${height - 12}`"
+        class="serve"
+      />
+      <g v-if="now !== undefined && now >= plan.start_s && now <= plan.end_s">
+        <path :d="`M${x(now)} ${TOP - 8}V${height - 12}`" class="now" />
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.box {
+  overflow-x: auto;
+}
+svg {
+  display: block;
+}
+text {
+  font-size: 13px;
+  fill: var(--ink);
+}
+.lane {
+  font-size: 14.5px;
+  font-weight: 650;
+}
+.soft,
+.tick {
+  fill: var(--ink-soft);
+}
+.due {
+  font-size: 16px;
+  font-weight: 700;
+  fill: var(--cobalt);
+}
+.near {
+  fill: color-mix(in srgb, var(--enamel) 60%, transparent);
+}
+.line {
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.pair {
+  stroke: var(--ink-soft);
+  stroke-dasharray: 2 4;
+}
+.midnight {
+  stroke: var(--ridge);
+  stroke-width: 1.5;
+}
+.looks {
+  fill: color-mix(in srgb, var(--ink-soft) 62%, var(--counter));
+}
+.busy {
+  fill: var(--iron);
+}
+.over {
+  fill: url(#day-over);
+  stroke: var(--madder);
+  stroke-width: 1.6;
+}
+.stay,
+.cold {
+  cursor: pointer;
+}
+.stay path {
+  fill: url(#day-milk);
+  stroke: var(--cobalt);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+}
+.stay text:not(.above) {
+  fill: #1b2444;
+  font-weight: 600;
+}
+.cold path {
+  fill: var(--enamel);
+  stroke: var(--cobalt);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+}
+.cold text {
+  font-weight: 600;
+}
+.chosen path {
+  stroke-width: 3.4;
+}
+.other {
+  opacity: 0.42;
+}
+.serve {
+  stroke: var(--cobalt);
+  stroke-width: 2.2;
+}
+.now {
+  stroke: var(--saffron);
+  stroke-width: 3;
+}
+</style>

@@ -1,0 +1,388 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, unwrap, type CureOut } from '@/api/client'
+import BeginTray from '@/form/BeginTray.vue'
+import { clock } from '@/say'
+import { written } from '@/shell/lastWords'
+import { kitchenMinute } from '@/shell/minute'
+import SentenceWord from '@/sentence/SentenceWord.vue'
+import { plain, shown, useWords } from '@/sentence/words'
+import { moment, typed } from '@/stations/sweets/serving'
+import { useSweetChoices } from '@/stations/sweets/sweet'
+import {
+  DAY_FIRST,
+  inWords,
+  ofTwenty,
+  readDay,
+  spanOf,
+  sweetsOf,
+  sweetsSaid,
+  type DaySweet,
+} from './day'
+import DayActs from './DayActs.vue'
+import DayPicture from './DayPicture.vue'
+import DaySweets from './DaySweets.vue'
+import { useLook } from './look'
+
+/** The Day: several sweets on few burners with one pair of hands, worked back from when they are eaten. */
+const { larder, words, keep } = useWords('/day', DAY_FIRST, [])
+const route = useRoute()
+const choices = useSweetChoices()
+const sweets = computed(() => sweetsOf(words.sweets))
+const chosen = ref<number>()
+
+const asked = computed(() =>
+  larder.data.value && choices.data.value
+    ? readDay(words, kitchenMinute.value, larder.data.value, choices.data.value)
+    : {},
+)
+const wrong = (word: string) =>
+  asked.value.wrong?.word === word ? asked.value.wrong.text : undefined
+/** What is asked stays what it was from minute to minute: only other words are another day. */
+const said = refDebounced(
+  computed(() => (asked.value.body ? JSON.stringify(asked.value.body) : '')),
+  150,
+)
+const answer = useQuery({
+  queryKey: ['day', said],
+  queryFn: ({ signal }) =>
+    unwrap(api.POST('/api/day/plan', { body: JSON.parse(said.value), signal })),
+  enabled: computed(() => Boolean(said.value)),
+  placeholderData: keepPreviousData,
+  retry: false,
+  staleTime: Infinity,
+})
+const problem = computed(() => answer.error.value?.message ?? '')
+const { better, cures, looking, problem: lookProblem, look, stop, forget } = useLook()
+const first = computed(() => (problem.value || asked.value.wrong ? undefined : answer.data.value))
+const plan = computed(() => (first.value ? (better.value ?? first.value) : undefined))
+
+// a plan rests a moment, then a calmer one is looked for; of one that is late what would help
+let rests: ReturnType<typeof setTimeout>
+const SHORT_S = 4
+const LONG_S = 40
+watch(
+  () => answer.data.value,
+  (found) => {
+    forget()
+    clearTimeout(rests)
+    if (found) rests = setTimeout(() => again(SHORT_S), 900)
+  },
+)
+watch(said, forget)
+onBeforeUnmount(() => clearTimeout(rests))
+function again(seconds: number) {
+  if (first.value && asked.value.body) void look(asked.value.body, first.value, seconds)
+}
+
+/** A word of a sweet is read while it is typed: no step of its own on the way back. */
+const set = (change: DaySweet[]) => keep({ sweets: sweetsSaid(change) }, true)
+/** What of the changes that help can be taken with a touch. */
+function cure(c: CureOut): (() => void) | undefined {
+  const at = c.of ? Number(c.of) : -1
+  const of = sweets.value[at]
+  if (c.what === 'without') return () => set(sweets.value.filter((_, i) => i !== at))
+  if (c.what === 'through') return () => keep({ away: '' })
+  if (c.what === 'later' && !c.of && asked.value.body) {
+    const at = (asked.value.body.serve_s + c.minutes * 60) * 1000
+    return () => keep({ serve: typed(at, kitchenMinute.value) })
+  }
+  if (c.what === 'later' && of && plan.value) {
+    const due = (plan.value.sweets[at]!.due_s + c.minutes * 60) * 1000
+    return () =>
+      set(
+        sweets.value.map((s, i) => (i === at ? { ...s, due: typed(due, kitchenMinute.value) } : s)),
+      )
+  }
+  if (c.what === 'helper') {
+    const to = plan.value ? clock(plan.value.end_s) : '19:30'
+    const from = plan.value ? clock(plan.value.end_s - c.minutes * 60) : '15:30'
+    return () => keep({ helper: `${from}–${to}` })
+  }
+  if (c.what === 'burner' && words.burners) return () => keep({ burners: '' })
+  return undefined
+}
+const helps = computed(() => cures.value.filter((c) => c.late_min < (plan.value?.late_min ?? 0)))
+const useless = computed(() => cures.value.filter((c) => c.late_min >= (plan.value?.late_min ?? 0)))
+
+/** Days that are on, or were lately. */
+const days = useQuery({
+  queryKey: ['days'],
+  queryFn: () => unwrap(api.GET('/api/days')),
+})
+const begun = computed(() => (days.data.value?.days ?? []).slice(0, 3))
+
+const burners = computed(() => larder.data.value?.burners ?? [])
+const BURNERS = computed(() =>
+  burners.value.map((_, i) => ({
+    value: i + 1 === burners.value.length ? '' : String(i + 1),
+    text: `${inWords(i + 1)} burner${i ? 's' : ''}`,
+  })),
+)
+const HANDS = [
+  { value: '', text: 'one pair of hands' },
+  { value: '15:00–19:00', text: 'and a helper, 15:00 to 19:00' },
+]
+const WATCH = [1, 2, 3, 4].map((n) => ({
+  value: String(n),
+  text: `${inWords(n)} pan${n > 1 ? 's' : ''}`,
+}))
+const served = computed(() => {
+  if (!asked.value.body) return words.serve
+  return `at ${moment(asked.value.body.serve_s * 1000, kitchenMinute.value)}`
+})
+const cautions = [
+  {
+    title: 'Two hours.',
+    text: 'What was hot is below 21 °C within two hours, below 5 °C within four more; what waits, waits cold.',
+    severity: 'care',
+  },
+]
+async function begin(name: string, key: string): Promise<string> {
+  const now = plan.value!
+  stop()
+  const kept = await unwrap(
+    api.POST('/api/days', {
+      body: {
+        name,
+        key,
+        query: written(route.query),
+        day: asked.value.body!,
+        planned_at_s: now.planned_at_s,
+        tasks: now.tasks.map(({ key, start_s, end_s, hob, pot }) => ({
+          key,
+          start_s,
+          end_s,
+          hob,
+          pot,
+        })),
+      },
+    }),
+  )
+  return `/day/${kept.id}`
+}
+</script>
+
+<template>
+  <div class="page">
+    <h1 class="visually-hidden">Day</h1>
+    <section class="tray plan" aria-label="The day">
+      <p class="legend">
+        <b>A day, worked back from serving</b>
+        <RouterLink v-for="d in begun" :key="d.id" :to="`/day/${d.id}`">{{ d.name }}</RouterLink>
+      </p>
+      <p class="sentence">
+        Serve <b>{{ inWords(sweets.length) }} {{ sweets.length === 1 ? 'sweet' : 'sweets' }}</b> to
+        <SentenceWord
+          v-model="words.people"
+          label="how many people"
+          :shown="`${words.people} people`"
+          free
+          hint="A number. Each sweet can say its own amount below."
+          @kept="keep()"
+        />{{ ' ' }}
+        <SentenceWord
+          v-model="words.serve"
+          label="when it is served"
+          :shown="served"
+          free
+          hint="19:30, tomorrow 18:00, Saturday 19:30."
+          :choices="plain('today 19:30', 'tomorrow 13:00', 'tomorrow 19:30')"
+          :problem="wrong('serve')"
+          after=","
+          @kept="keep()"
+        />
+        with
+        <SentenceWord
+          v-model="words.burners"
+          label="how many burners"
+          :shown="shown(BURNERS, words.burners)"
+          :choices="BURNERS"
+          after=","
+          @kept="keep()"
+        />{{ ' ' }}
+        <SentenceWord
+          v-model="words.helper"
+          label="whose hands"
+          :shown="
+            words.helper ? `one pair of hands, a helper ${words.helper}` : 'one pair of hands'
+          "
+          free
+          hint="When somebody helps, like 15:00–19:00; empty for nobody."
+          :choices="HANDS"
+          :problem="wrong('helper')"
+          after=","
+          @kept="keep()"
+        />
+        watching
+        <SentenceWord
+          v-model="words.watch"
+          label="how many pans at once"
+          :shown="shown(WATCH, words.watch)"
+          :choices="WATCH"
+          @kept="keep()"
+        />
+        at once. Asleep
+        <SentenceWord
+          v-model="words.night"
+          label="when you sleep"
+          :shown="words.night || 'never'"
+          free
+          hint="Like 22:30–6:30; empty to work through."
+          :problem="wrong('night')"
+          after=","
+          @kept="keep()"
+        />
+        away
+        <SentenceWord
+          v-model="words.away"
+          label="when you are away"
+          :shown="words.away || 'never'"
+          free
+          hint="School run 10:30–11:00, lunch 12:00–12:45 seated: a glance at a pan is possible then."
+          :problem="wrong('away')"
+          after=","
+          @kept="keep()"
+        />
+        begun
+        <SentenceWord
+          v-model="words.from"
+          label="how early you may begin"
+          :shown="words.from ? `from ${words.from} on` : 'as early as it takes'"
+          free
+          hint="tomorrow 8:00; empty: up to two days before."
+          :problem="wrong('from')"
+          after="."
+          @kept="keep()"
+        />
+      </p>
+      <p v-if="plan" class="told" role="status">
+        <template v-if="plan.late_min">
+          <b class="late">It does not fit.</b> {{ plan.said.join(' ') }}
+        </template>
+        <template v-else>
+          <b>On time</b>, with <b>{{ spanOf(plan.spare_min) }}</b> to spare; begin
+          <b>{{ moment(plan.start_s * 1000, kitchenMinute) }}</b>. On your feet
+          <b>{{ spanOf(plan.standing_min) }}</b> in {{ inWords(plan.sittings.length) }}
+          {{ plan.sittings.length === 1 ? 'go' : 'goes' }}; all of it on time
+          <b>{{ ofTwenty(plan.chance) }}</b> days.
+        </template>
+      </p>
+      <p v-else-if="problem || asked.wrong" class="problem" role="alert">
+        {{ problem || asked.wrong?.text }}
+      </p>
+    </section>
+
+    <div v-if="plan" class="act">
+      <p class="soft" role="status">
+        <template v-if="looking">Looking for a calmer way…</template>
+        <template v-else-if="better">The calmest found so far.</template>
+        <template v-if="lookProblem">{{ lookProblem }}</template>
+      </p>
+      <button v-if="looking" type="button" class="touch" @click="stop">That will do</button>
+      <button v-else type="button" class="touch" @click="again(LONG_S)">Keep looking</button>
+      <BeginTray :start="begin" suggested="The day" verb="Begin the day" :cautions="cautions" />
+    </div>
+
+    <section v-if="plan?.late_min && cures.length" class="tray cures" aria-label="What would help">
+      <p class="legend"><b>what would help</b></p>
+      <ul>
+        <li v-for="c in helps" :key="c.said">
+          <button v-if="cure(c)" type="button" class="plate line" @click="cure(c)!()">
+            {{ c.said }}
+          </button>
+          <b v-else>{{ c.said }}</b>
+          <span class="soft">{{
+            c.late_min ? `then ${spanOf(c.late_min)} late` : 'then all is on time'
+          }}</span>
+        </li>
+      </ul>
+      <p v-if="!helps.length && !looking" class="soft">No single change that was tried helps.</p>
+      <p v-if="useless.length" class="soft">
+        Would not help: {{ useless.map((c) => c.said.toLowerCase()).join('; ') }}.
+      </p>
+    </section>
+
+    <DayPicture
+      v-if="plan"
+      :plan="plan"
+      :now="kitchenMinute / 1000"
+      :chosen="chosen"
+      @choose="(at) => (chosen = chosen === at ? undefined : at)"
+    />
+    <section class="tray" aria-label="The sweets">
+      <p class="legend"><b>what is served</b></p>
+      <DaySweets
+        :sweets="sweets"
+        :people="words.people"
+        :choices="choices.data.value"
+        :plan="plan"
+        :wrong="
+          asked.wrong?.word === 'due' ? { at: asked.wrong.at!, text: asked.wrong.text } : undefined
+        "
+        :chosen="chosen"
+        @change="set"
+        @choose="(at) => (chosen = at)"
+      />
+    </section>
+    <section v-if="plan" class="tray" aria-label="What is done when">
+      <p class="legend"><b>what is done when</b></p>
+      <DayActs :plan="plan" :chosen="chosen" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  gap: 20px;
+}
+.page > * {
+  min-width: 0;
+}
+.sentence b {
+  font-weight: 650;
+}
+.told {
+  margin-top: 8px;
+  font: 400 22px/31px var(--words);
+}
+.told b {
+  font-weight: 700;
+}
+.late {
+  color: var(--madder);
+}
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 22px;
+  align-items: center;
+  justify-content: flex-end;
+}
+.cures ul {
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
+  gap: 12px 28px;
+}
+.cures li {
+  display: grid;
+  gap: 2px;
+  justify-items: start;
+}
+@media (max-width: 640px) {
+  .told {
+    font-size: 19px;
+    line-height: 27px;
+  }
+  .act {
+    justify-content: flex-start;
+  }
+}
+</style>

@@ -28,7 +28,8 @@ from mulvek.core.planning.reduce.windows import milk_part_solids, windows
 from mulvek.core.planning.reduce.wish import in_measures, milk_for, packs, what_is_served
 from mulvek.core.properties.density import volume_m3
 from mulvek.core.properties.texture import STAGES
-from mulvek.files.dipstick import CHECK_MM, FONTS, RUNS, Line, Sheet, Text, font_of, sheet, to_pdf, to_svg, write
+from mulvek.files.dipstick import CHECK_MM, sheet
+from mulvek.files.sheet import FONTS, RUNS, Line, Sheet, Text, font_of, to_pdf, to_svg, write
 from tests.core.dossier_formulas import product_window
 
 KADHAI = Pan("kadhai", Kadhai(0.29, 0.086, 0.32, 0.032), "stainless-sandwich", 2.3)

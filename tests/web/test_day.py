@@ -1,8 +1,15 @@
 """The Day over HTTP: planned, looked at, begun, slipped; what cannot be is named."""
 
+import csv
+import io
 import json
+from datetime import datetime, timedelta
 
 import pytest
+from icalendar import Calendar
+
+from mulvek.files.day_papers import Act, Burns, DayPaper, day_sheets
+from mulvek.files.sheet import Line, Text
 
 H = 3600.0
 SUPPER = [
@@ -113,6 +120,63 @@ def test_a_day_begins_all_its_makings_and_is_followed(client, clock, supper):
     assert late.status_code == 409 and late.json["fields"][0]["path"] == "version"
     assert client.delete(f"/api/days/{day.json['id']}").json["days"] == []
     assert len(client.get("/api/stove").json["batches"]) == 3  # its makings stay
+
+
+def test_it_goes_on_paper_and_into_a_calendar(client, clock, supper):
+    plan = planned(client, supper)
+    number = begun(client, supper, plan, name="Supper; for, all").json["id"]
+    acts = [task for task in plan["tasks"] if task["said"]]
+    calendar = Calendar.from_ical(client.get(f"/api/days/{number}/day.ics").data)
+    events = calendar.walk("VEVENT")
+    assert [e["dtstart"].dt.timestamp() for e in events[:-1]] == [task["start_s"] for task in acts]
+    assert [str(e["summary"]).split(": ", 1)[1] for e in events[:-1]] == [task["act"] for task in acts]
+    assert (
+        len({e["uid"] for e in events}) == len(events) and events[-1]["dtstart"].dt.timestamp() == supper["serve_s"]
+    )
+    assert all(e.walk("VALARM")[0]["trigger"].dt == timedelta(minutes=-5) for e in events)
+    rows = list(csv.DictReader(io.StringIO(client.get(f"/api/days/{number}/day.csv").text)))
+    assert [datetime.fromisoformat(row["start"]).timestamp() for row in rows] == [task["start_s"] for task in acts]
+    assert {row["sweet"] for row in rows} == {"kalakand", "basundi", "carrot halwa"}
+    sheet = client.get(f"/api/days/{number}/sheet.pdf")
+    assert sheet.mimetype == "application/pdf" and sheet.data.startswith(b"%PDF")
+    assert client.get("/api/days/99/sheet.pdf").status_code == 404
+
+
+@pytest.mark.parametrize("many", [1, 9])
+def test_the_sheet_has_each_act_once_on_its_pages_and_burners_where_they_are_lit(many):
+    acts = [
+        Act(
+            key=f"{i}",
+            at_s=i * 600.0,
+            end_s=i * 600 + 500.0,
+            sweet="basundi",
+            text=f"act {i} " + "goes on " * (i % 9),
+        )
+        for i in range(many * 7)
+    ]
+    burns = [Burns(hob=1, start_s=600.0, end_s=1900.0)]
+    day = DayPaper(
+        id=1,
+        name="A supper",
+        serve_s=9e4,
+        sweets=["basundi"],
+        hobs=["left", "right"],
+        acts=acts,
+        burns=burns,
+        spare_min=9,
+    )
+    sheets = day_sheets(day)
+    words = [shape for sheet in sheets for shape in sheet.shapes if isinstance(shape, Text)]
+    said = " ".join(word.text for word in words)
+    assert all(said.count(f"act {i} ") + said.endswith(f"act {i}") == 1 for i in range(len(acts))), said
+    assert (len(sheets) > 1) == (many > 1)
+    for sheet in sheets:
+        for shape in sheet.shapes:
+            xs = (shape.x,) if isinstance(shape, Text) else (shape.x1, shape.x2)
+            ys = (shape.y,) if isinstance(shape, Text) else (shape.y1, shape.y2)
+            assert all(0 < x < sheet.width for x in xs) and all(0 < y < sheet.height for y in ys)
+    lit = [line for sheet in sheets for line in sheet.shapes if isinstance(line, Line) and line.width == 1.6]
+    assert len(lit) == 3  # beside the acts from 600 to 1900 s
 
 
 @pytest.mark.parametrize(

@@ -6,7 +6,7 @@ from ..core.day.cures import Cure, Short
 from ..core.day.tasks import Day, Job, Placed, Task
 
 _ACTS = {
-    "ready": "Measure the milk; wet the pan with two spoons of water.",
+    "ready": "Measure the milk; wet the pan first.",
     "boil-up": "Milk {hob}, {pot}: to the first boil, stirring.",
     "simmer": "Flame down: stir and scrape every {every} minutes.",
     "stop": "Off the flame at its weight; weigh it.",

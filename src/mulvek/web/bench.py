@@ -12,7 +12,8 @@ from ..core.errors import BadInput
 from ..core.planning.reduce.compare import compare
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.strain.forecast import strain
-from ..files.dipstick import sheet, to_pdf, to_svg
+from ..files.dipstick import sheet
+from ..files.sheet import to_pdf, to_svg
 from ..store.database import Database
 from ..store.shelf import read_shelf
 from ..wire.bench import CompareOut, MendIn, MendOut, WishIn, WishOut
@@ -113,7 +114,7 @@ def routes(app: OpenAPI, db: Database) -> None:
     @app.get("/api/bench/dip-stick.pdf", tags=TAGS)
     def dip_stick_pdf(query: PlanQuery) -> Any:
         """The dip-stick of this plan, to print 1:1, as PDF"""
-        return Response(to_pdf(drawing(query)), mimetype="application/pdf")
+        return Response(to_pdf(drawing(query), title="Mulvek dip-stick"), mimetype="application/pdf")
 
 
 def _rate(shelf: Any, burner_id: int, pan_id: int, flame: Any) -> Any:

@@ -18,6 +18,8 @@ from ..core.day.packer import improve
 from ..core.day.shift import broken_waits, moved, shifted
 from ..core.day.tasks import Plan
 from ..core.errors import BadInput, Conflict, Impossible, Unavailable
+from ..files.day_papers import Act, Burns, DayPaper, day_sheets, to_csv, to_ical
+from ..files.sheet import to_pdf
 from ..language.day import wait_words
 from ..store.batches import Batches
 from ..store.database import Database
@@ -40,6 +42,7 @@ from ..wire.day import (
     answer_day,
     plan_of,
     read_day,
+    stays_of,
 )
 from .begin import planned
 from .larder import ThingPath
@@ -175,6 +178,26 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             waits=[wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)],
         )
 
+    def paper(day_id: int) -> DayPaper:
+        with db.reading() as session:
+            return paper_of(_kept(Days(session).day(day_id)))
+
+    @app.get("/api/days/<int:id>/sheet.pdf", tags=TAGS)
+    def day_pdf(path: ThingPath) -> Any:
+        """The sheet for the wall, A4"""
+        day = paper(path.id)
+        return Response(to_pdf(*day_sheets(day), title=day.name), mimetype="application/pdf")
+
+    @app.get("/api/days/<int:id>/day.ics", tags=TAGS)
+    def day_ical(path: ThingPath) -> Any:
+        """Its acts for a calendar, with alarms"""
+        return Response(to_ical(paper(path.id)), mimetype="text/calendar")
+
+    @app.get("/api/days/<int:id>/day.csv", tags=TAGS)
+    def day_csv(path: ThingPath) -> Any:
+        """Its acts as CSV"""
+        return Response(to_csv(paper(path.id)), mimetype="text/csv")
+
     @app.delete("/api/days/<int:id>", tags=TAGS, responses={200: DaysOut})
     def remove_day(path: ThingPath) -> Any:
         """Take a day out of the list; its makings stay"""
@@ -192,6 +215,24 @@ def _kept(day: KeptDay) -> KeptDayOut:
         query=day.query,
         plan=DayOut.model_validate(day.plan),
         batches=list(day.batches),
+    )
+
+
+def paper_of(day: KeptDayOut) -> DayPaper:
+    plan = day.plan
+    return DayPaper(
+        id=day.id,
+        name=day.name,
+        serve_s=day.serve_s,
+        sweets=[sweet.name for sweet in plan.sweets],
+        hobs=plan.hobs,
+        acts=[
+            Act(key=t.key, at_s=t.start_s, end_s=t.end_s, sweet=plan.sweets[t.sweet].name, text=t.act)
+            for t in plan.tasks
+            if t.said
+        ],
+        burns=[Burns(hob=hob, start_s=start, end_s=end) for hob, start, end in stays_of(plan)],
+        spare_min=plan.spare_min,
     )
 
 

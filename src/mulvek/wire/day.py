@@ -343,6 +343,16 @@ def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
     )
 
 
+def stays_of(plan: DayOut) -> list[tuple[int, float, float]]:
+    """When each burner is lit: which, from, to."""
+    found: dict[str, tuple[int, float, float]] = {}
+    for task in plan.tasks:
+        if task.hob is not None:
+            _, start, end = found.get(task.stay, (task.hob, task.start_s, task.end_s))
+            found[task.stay] = (task.hob, min(start, task.start_s), max(end, task.end_s))
+    return list(found.values())
+
+
 def answer_cure(cure: Cure, day: Day) -> CureOut:
     return CureOut(what=cure.what, of=cure.of, minutes=cure.minutes, said=cure_words(cure, day), late_min=cure.late)
 

@@ -17,8 +17,10 @@ HEAT_KJ_KG, STEAM_KJ_KG = 374.0, 2257.0
 """To bring milk from the fridge to the boil, and to boil a kg of water off (reduction dossier §4)."""
 LAST_SHARE = 0.25
 """Of a boiling down, from where it wants the spoon all the time."""
-KEEPS_FIRE = 10
-"""A wait of at most so many minutes between two steps on the fire keeps pan and burner."""
+KEEPS_FIRE, STAYS_ON = 60, 5
+"""A step on the fire that may wait at most so many minutes for another is in the same pan, and goes on so soon."""
+OWN_PAN = ("fry", "syrup")
+"""Steps that take a pan of their own."""
 COLD_WAIT = 720
 """How long what is finished apart may stand, cold and covered, minutes."""
 CHHENA = {"ready": 5.0, "stand": 4.0, "acid": 3.0, "drain": 3.0, "rinse": 4.0, "weigh": 3.0}
@@ -255,15 +257,17 @@ def _ending(tasks: Sequence[Task]) -> list[Task]:
 
 
 def _on_one_fire(tasks: Sequence[Task]) -> tuple[Task, ...]:
-    """What goes on in the same pan after at most a short wait keeps its burner."""
+    """What goes on in the same pan keeps its burner, and does not wait for long."""
     found: dict[str, Task] = {}
     for task in tasks:
-        if task.run:
+        if task.run and task.key.rsplit("/", 1)[-1].rsplit(".", 1)[-1] not in OWN_PAN:
             for wait in task.after:
                 before = found[wait.task]
-                short = wait.most is not None and wait.most <= KEEPS_FIRE
-                if before.run and before.flame and short and before.run != task.run:
-                    task = replace(task, run=before.run)
+                if before.flame and wait.most is not None and wait.most <= KEEPS_FIRE:
+                    after = tuple(
+                        Wait(w.task, w.least, min(w.most or 0, STAYS_ON)) if w is wait else w for w in task.after
+                    )
+                    task = replace(task, run=before.run, after=after)
                     break
         found[task.key] = task
     return tuple(found.values())

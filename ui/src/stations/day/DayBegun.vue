@@ -143,6 +143,12 @@ const lateThen = computed(() =>
         all of it on time <b>{{ ofTwenty(plan.chance) }}</b> days.
         <RouterLink :to="`/day?${kept.query}`">Again, another day.</RouterLink>
       </p>
+      <p class="out">
+        <a class="touch" :href="`/api/days/${id}/sheet.pdf`" target="_blank">the sheet for the wall</a>
+        <a class="touch" :href="`/api/days/${id}/day.ics`">for a calendar, with alarms</a>
+        <a class="touch" :href="`/api/days/${id}/day.csv`">as CSV</a>
+        <RouterLink class="touch" to="/larder">what to buy</RouterLink>
+      </p>
       <DayPicture
         :plan="plan"
         :now="now"
@@ -215,6 +221,12 @@ const lateThen = computed(() =>
   flex-wrap: wrap;
   gap: 6px 16px;
   align-items: center;
+}
+.out {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 22px;
+  padding-inline: 4px;
 }
 .told {
   font: 400 20px/29px var(--words);

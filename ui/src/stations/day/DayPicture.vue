@@ -238,6 +238,9 @@ const nights = computed(() => {
         >
           {{ name(r.bar.sweet) }}
         </text>
+        <text v-else :x="x(r.bar.start_s) - 6" :y="coldY + r.row * ROW + 16" text-anchor="end">
+          {{ name(r.bar.sweet) }}
+        </text>
         <title>
           {{ name(r.bar.sweet) }}: {{ clock(r.bar.start_s) }} to {{ clock(r.bar.end_s) }}
         </title>

@@ -285,3 +285,49 @@ def test_the_house_is_served_only_when_that_is_said(tmp_path, capsys, option):
     assert main(["serve", "--data", str(tmp_path / "data"), *option]) == 2
     assert "--home" in capsys.readouterr().err
     assert not (tmp_path / "data").exists()
+
+
+SHAPE = {"kind": "straight", "diameter_m": 0.28, "height_m": 0.14}
+A_DAY = {
+    "sweets": [{"plan": {"sweet": "basundi", "want": "1.2 kg"}}, {"plan": {"sweet": "kalakand", "want": "24"}}],
+    "serve_s": 1_800_054_000,
+    "now_s": 1_800_000_000,
+    "kitchen": {
+        "pans": [{"name": "kadhai", "shape": SHAPE}, {"name": "pot", "shape": SHAPE}],
+        "burners": [{"name": "left"}, {"name": "right"}],
+    },
+}
+
+
+def test_a_day_from_a_file_in_words_and_as_lines(tmp_path, capsys):
+    file = tmp_path / "supper.json"
+    file.write_text(json.dumps(A_DAY))
+    assert main(["reckon", "day", str(file)]) == 0
+    said = capsys.readouterr().out
+    assert said.startswith("On time, with ") and "kalakand: Acid in" in said
+    assert main(["reckon", "day", str(file), "--json", "--seconds", "0.2"]) == 0
+    lines = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
+    costs = [line["plan"]["cost"] for line in lines]
+    assert costs and costs == sorted(costs, reverse=True)
+    file.write_text(json.dumps({**A_DAY, "serve_s": 1_800_010_000}))
+    assert main(["reckon", "day", str(file), "--seconds", "0.2"]) == 0
+    assert "would be" in (said := capsys.readouterr().out) and "Without the kalakand: 0 minutes late then." in said
+
+
+@pytest.mark.parametrize(
+    ("text", "field"),
+    [
+        ("no json", "file"),
+        ("{}", "sweets"),
+        (json.dumps({**A_DAY, "serve_s": 1}), "serve_s"),
+        (json.dumps({**A_DAY, "sweets": [{"plan": {"sweet": "moon", "want": "3"}}]}), "sweets.0.sweet"),
+        (json.dumps({**A_DAY, "sweets": [{"plan": {"sweet": "kulfi", "want": "3", "pan": 9}}]}), "sweets.0.pan"),
+    ],
+)
+def test_a_day_that_cannot_be_read_names_its_place(tmp_path, capsys, text, field):
+    file = tmp_path / "supper.json"
+    file.write_text(text)
+    assert main(["reckon", "day", str(file), "--json"]) == 2
+    assert json.loads(capsys.readouterr().out)["field"] == field
+    assert main(["reckon", "day", str(tmp_path / "none.json"), "--json"]) == 2
+    assert json.loads(capsys.readouterr().out)["field"] == "file"

@@ -122,6 +122,36 @@ def test_a_day_begins_all_its_makings_and_is_followed(client, clock, supper):
     assert len(client.get("/api/stove").json["batches"]) == 3  # its makings stay
 
 
+def test_a_base_that_stands_in_the_fridge_is_used_and_the_day_stays_what_it_was(client, clock, supper):
+    """One chhena weighed yesterday: its curdling is no task of the day, and what the Larder becomes later changes nothing."""
+    curd = client.post("/api/batches", json={"batch": {"kind": "curdle", "name": "chhena", "plan": {"milk": 5, "amount": "3 L", "pan": 2, "burner": 1}}})  # fmt: skip
+    assert curd.status_code == 201, curd.json
+    number = curd.json["id"]
+    for step in curd.json["steps"]:
+        clock.now += step["seconds"]
+        if step["name"] == "weigh":
+            break
+        if step["name"] == "acid":
+            client.post(
+                f"/api/batches/{number}/events", json={"event": {"kind": "poured", "amount": 0.05, "clear": True}}
+            )
+        client.post(f"/api/batches/{number}/events", json={"event": {"kind": "step_done"}})
+    weighed = client.post(f"/api/batches/{number}/events", json={"event": {"kind": "weighed", "mass_kg": 0.5}})
+    assert weighed.status_code == 201, weighed.json
+    fresh = planned(client, {**supper, "sweets": SUPPER[:1]})
+    sweet = {"plan": {**SUPPER[0]["plan"], "bases": {"C": str(number)}}}
+    day = {**supper, "sweets": [sweet]}
+    plan = planned(client, day)
+    assert {t["step"] for t in fresh["tasks"]} - {t["step"] for t in plan["tasks"]} == {"base-C"}
+    made = begun(client, day, plan)
+    assert made.status_code == 201, made.json
+    left = next((b["mass_kg"] for b in client.get("/api/sweets/bases").json["bases"] if b["ref"] == str(number)), 0.0)
+    assert left < 0.5
+    task = plan["tasks"][0]
+    slip = {"task": task["key"], "end_s": task["end_s"] + 600, "version": 1, "take": True}
+    assert client.post(f"/api/days/{made.json['id']}/slip", json=slip).status_code == 200
+
+
 def test_it_goes_on_paper_and_into_a_calendar(client, clock, supper):
     plan = planned(client, supper)
     number = begun(client, supper, plan, name="Supper; for, all").json["id"]

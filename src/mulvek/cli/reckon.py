@@ -8,6 +8,7 @@ from ..core.errors import BadInput
 from ..core.ranges import Range
 from .caramel import add_caramel
 from .curd import add_curd
+from .day import add_day
 from .mend import add_mend
 from .no_larder import NoLarder
 from .sweets import add_sweets
@@ -35,6 +36,7 @@ def add_commands(commands: Any) -> None:
     add_caramel(commands)
     add_sweets(commands)
     add_mend(commands)
+    add_day(commands)
     for command in (materials, pan, lactometer):
         command.add_argument("--json", nargs="?", const="out", choices=["out"], help="answer in JSON")
 

@@ -5,6 +5,7 @@ import subprocess
 import sys
 import threading
 from collections.abc import Callable, Iterator
+from functools import partial
 from typing import Any
 
 from flask import Response
@@ -27,7 +28,6 @@ from ..store.days import Days, KeptDay
 from ..store.shelf import read_shelf
 from ..wire.begin import SweetBegin
 from ..wire.day import (
-    LEAD_MIN,
     AskedDay,
     DayBegin,
     DayIn,
@@ -42,10 +42,14 @@ from ..wire.day import (
     answer_day,
     plan_of,
     read_day,
+    read_written,
     stays_of,
+    written_day,
 )
+from .bases import ready_bases
 from .begin import planned
 from .larder import ThingPath
+from .making import use_up
 from .stream import Changes
 
 TAGS = [Tag(name="day")]
@@ -76,17 +80,18 @@ def first_plan(asked: AskedDay) -> Plan:
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
     places = threading.BoundedSemaphore(MOST_SEARCHES)
+    ready = partial(ready_bases, db=db)
 
     @app.post("/api/day/plan", tags=TAGS, responses={200: DayOut})
     def plan_day(body: DayIn) -> Any:
         """When each thing is begun, on which burner, so that all is ready in time"""
-        asked = read_day(body, db.kept(read_shelf), clock())
+        asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
         return answer_day(asked, first_plan(asked))
 
     @app.post("/api/day/look", tags=TAGS, responses={200: LookedOut})
     def look_day(body: LookIn) -> Any:
         """Better plans and what would help, a line of JSON each, for as long as one looks"""
-        asked = read_day(body, db.kept(read_shelf), clock())
+        asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
         if not places.acquire(blocking=False):
             raise Unavailable("day", "Two days are being worked out already.", "Wait a moment, and look again.", 5.0)
         return Response(_lines(asked, body.seconds, places), mimetype="application/x-ndjson")
@@ -118,8 +123,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     @app.post("/api/days", tags=TAGS, responses={201: KeptDayOut})
     def begin_day(body: DayBegin) -> Any:
         """Begin a day: every sweet's making at once, and the plan to follow"""
-        now, shelf = clock(), db.kept(read_shelf)
-        asked = read_day(body.day, shelf, now, min(now, body.planned_at_s))
+        now = clock()
+        asked = read_day(body.day, db.kept(read_shelf), now, min(now, body.planned_at_s), ready)
         plan = plan_of(asked, body.tasks)
         if faults(asked.day, plan):
             raise Conflict("tasks", "That plan does not hold any more.", "Have it worked out once more.")
@@ -136,6 +141,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             if body.key is not None and (known := days.begun(body.key)) is not None:
                 return _kept(known), 201
             numbers = tuple(batches.begin(plan, now) for plan in plans)
+            for number in numbers:
+                use_up(batches, batches.batch(number), now)
             day = days.add(
                 KeptDay(
                     id=0,
@@ -144,7 +151,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
                     created_at_s=now,
                     serve_at_s=body.day.serve_s,
                     query=body.query,
-                    asked=body.day.model_dump(mode="json") | {"start_s": asked.seconds(LEAD_MIN)},
+                    asked=written_day(asked),
                     plan=answer.model_dump(mode="json"),
                     batches=numbers,
                 ),
@@ -156,11 +163,11 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     @app.post("/api/days/<int:id>/slip", tags=TAGS, responses={200: SlippedOut})
     def slip_day(path: ThingPath, body: SlipIn) -> Any:
         """Something ends later or sooner than planned: what comes of it, and if it is taken, followed from now on"""
-        now, shelf = clock(), db.kept(read_shelf)
+        now = clock()
         with db.reading() as session:
             day = Days(session).day(path.id)
         before = DayOut.model_validate(day.plan)
-        asked = read_day(DayIn.model_validate(day.asked), shelf, now, before.planned_at_s)
+        asked = read_written(day.asked)
         plan = plan_of(asked, before.tasks)
         if body.task not in plan.placed:
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")

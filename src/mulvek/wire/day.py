@@ -1,10 +1,12 @@
 """JSON of a day: its sweets and hours as they are asked, and the plan with its acts. Times are seconds since the epoch."""
 
+import json
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from typing import Any
 
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 
 from ..core.day import rules
 from ..core.day.chance import chances
@@ -27,7 +29,8 @@ from ..core.day.tasks import (
     Shift,
 )
 from ..core.equipment.vessels import capacity_m3
-from ..core.errors import BadInput, Conflict, KitchenError
+from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
+from ..core.planning.sweets.build import ReadyBase
 from ..core.planning.sweets.plan import plan_sweet
 from ..language.day import UNSAID, act_of, cure_words, late_words, short_words
 from .happenings import Key
@@ -199,8 +202,15 @@ class AskedDay:
         return self.origin_s + minute * 60
 
 
-def read_day(body: DayIn, shelf: Things, now_s: float, begun_s: float | None = None) -> AskedDay:
-    """The day that is asked; ``begun_s``: it began then, and its hours are read as they were.
+def read_day(
+    body: DayIn,
+    shelf: Things,
+    now_s: float,
+    begun_s: float | None = None,
+    ready: Callable[[SweetIn], Mapping[str, ReadyBase]] = lambda _: {},
+) -> AskedDay:
+    """The day that is asked; ``begun_s``: it began then, and its hours are read as they were; ``ready``: the weighed bases
+    that a sweet names.
 
     :raises KitchenError: naming the sweet and its word, or the hour that cannot be.
     """
@@ -219,7 +229,7 @@ def read_day(body: DayIn, shelf: Things, now_s: float, begun_s: float | None = N
     for place, (sweet, due) in enumerate(zip(body.sweets, dues, strict=True)):
         words = sweet.plan.model_copy(update={"burner": None})
         try:
-            found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, {})), asked.minute(due))
+            found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, ready(words))), asked.minute(due))
         except KitchenError as error:
             raise type(error)(f"sweets.{place}.{error.field}", error.message, error.fix) from error
         jobs.append(replace(found, name=sweet.name or found.name, spare=sweet.spare_min))
@@ -236,6 +246,27 @@ def read_day(body: DayIn, shelf: Things, now_s: float, begun_s: float | None = N
         earliest=max(0, asked.minute(math.ceil(now_s / 300) * 300.0)),
     )
     return replace(asked, day=Day(kitchen, tuple(jobs)))
+
+
+_DAY = TypeAdapter(Day)
+
+
+def written_day(asked: AskedDay) -> dict[str, Any]:
+    """A day as it is kept once it began: whatever becomes of the Larder, its work stays what it was."""
+    return {
+        "day": _DAY.dump_python(asked.day, mode="json"),
+        "origin_s": asked.origin_s,
+        "at_s": asked.at_s,
+    }
+
+
+def read_written(kept: Mapping[str, Any]) -> AskedDay:
+    """:raises Unreadable: field "day", when it is damaged."""
+    try:
+        day = _DAY.validate_json(json.dumps(kept["day"]))
+        return AskedDay(day, float(kept["origin_s"]), float(kept["at_s"]))
+    except (ValueError, KeyError, TypeError) as error:
+        raise Unreadable("day", "This day is damaged in the file.", "Its makings stand on the Stove.") from error
 
 
 _NONE = Day(

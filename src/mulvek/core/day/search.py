@@ -30,7 +30,7 @@ def search(day: Day, seconds: float, seed: int = 1, beat: Callable[[], None] = l
         if not faults(day, plan):
             best = plan
             yield plan
-    if best is None or not best.lateness:
+    if best is None or not best.lateness or seconds <= 0:
         return
     least = least_late(day, seed)
     beat()

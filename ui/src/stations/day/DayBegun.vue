@@ -144,7 +144,9 @@ const lateThen = computed(() =>
         <RouterLink :to="`/day?${kept.query}`">Again, another day.</RouterLink>
       </p>
       <p class="out">
-        <a class="touch" :href="`/api/days/${id}/sheet.pdf`" target="_blank">the sheet for the wall</a>
+        <a class="touch" :href="`/api/days/${id}/sheet.pdf`" target="_blank"
+          >the sheet for the wall</a
+        >
         <a class="touch" :href="`/api/days/${id}/day.ics`">for a calendar, with alarms</a>
         <a class="touch" :href="`/api/days/${id}/day.csv`">as CSV</a>
         <RouterLink class="touch" to="/larder">what to buy</RouterLink>

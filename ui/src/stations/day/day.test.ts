@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { AnyBatch, DayOut } from '@/api/client'
+import type { AnyBatch, DayOut, SweetIn } from '@/api/client'
 import { doneActs, nextAct } from './begun'
 import {
   coldBars,
@@ -19,6 +19,7 @@ import {
   type DaySweet,
   type Task,
 } from './day'
+import { dayWith } from './into'
 import { lines } from './look'
 
 const NOW = new Date('2027-01-15T08:00').getTime()
@@ -145,6 +146,21 @@ describe('the words of a day', () => {
       undefined,
     )
     expect(asked.wrong).toMatchObject({ word: 'due', at: 1 })
+  })
+})
+
+describe('a sweet that goes into the day', () => {
+  const plan = { sweet: 'kulfi', want: '24', school: 'khoya', flame: 'medium' } as SweetIn
+  test('stands beside those that are there, in its own words', () => {
+    const query = dayWith(plan, 'people=40&sweets=sweet%3Dbasundi%26due%3D13%253A00')
+    expect(query.people).toBe('40')
+    expect(sweetsOf(String(query.sweets))).toEqual([
+      { words: { sweet: 'basundi' }, due: '13:00', spare: 0 },
+      { words: { sweet: 'kulfi', want: '24', school: 'khoya' }, due: '', spare: 0 },
+    ])
+  })
+  test('begins a day of its own where there was none', () => {
+    expect(sweetsOf(String(dayWith(plan, undefined).sweets))).toHaveLength(1)
   })
 })
 

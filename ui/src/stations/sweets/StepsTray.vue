@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, unwrap, type SweetIn, type SweetOut } from '@/api/client'
 import WhyWord from '@/sentence/WhyWord.vue'
 import BeginTray from '@/form/BeginTray.vue'
+import { lastWords } from '@/shell/lastWords'
+import { dayWith } from '@/stations/day/into'
 import { hours } from './sweet'
 
 /** The work in its order, what runs side by side; and the plate that takes it to the Stove. */
@@ -25,6 +28,11 @@ async function start(name: string, key: string) {
   )
   emit('begun')
   return `/stove/sweet/${made.id}`
+}
+const router = useRouter()
+async function intoDay() {
+  const said = (await lastWords().catch((): Record<string, string> => ({}))).day
+  await router.push({ path: '/day', query: dayWith(props.plan, said) })
 }
 </script>
 
@@ -69,6 +77,9 @@ async function start(name: string, key: string) {
         :cautions="answer.cautions"
         :blocked="blocked"
       />
+      <button type="button" class="touch" :disabled="blocked" @click="intoDay">
+        Into a day with others
+      </button>
     </div>
   </section>
 </template>

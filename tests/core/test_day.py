@@ -31,7 +31,7 @@ from mulvek.core.day.tasks import (
     Task,
     Wait,
 )
-from mulvek.core.errors import BadInput
+from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.sweets.library import library
 from mulvek.core.planning.sweets.plan import SweetForecast, plan_sweet
 from mulvek.core.ranges import Range
@@ -375,6 +375,16 @@ def test_a_kitchen_that_cannot_be_is_refused_by_name():
         Day(supper().kitchen, (supper().jobs[0],) * 31)
     with pytest.raises(BadInput, match="What is served"):
         Day(supper().kitchen, ())
+
+
+def test_what_waits_for_each_other_is_one_block_and_nothing_to_do_is_no_job():
+    def step(key: str, *after: str, run: str = "") -> Task:
+        return Task(key=key, step=key, say="", minutes=Range.exact(5), after=tuple(Wait(a, 0, 60) for a in after), hands="busy", flame="medium" if run else None, run=run)  # fmt: skip
+
+    around = Job(key="j", name="j", due=600, tasks=(step("a", run="r"), step("b", "a"), step("c", "b", run="r")))
+    assert [len(block.tasks) for block in blocks_of(around)] == [3]
+    with pytest.raises(Impossible, match="no steps"):
+        job_of("0", replace(forecast("basundi", "reduced"), steps=()), 900)
 
 
 @settings(max_examples=30)

@@ -244,4 +244,6 @@ def test_a_plan_that_was_tampered_with_is_not_begun(client, supper):
     assert client.get("/api/days/7").status_code == 404
     slip = {"task": "0/nothing", "end_s": 1.0, "version": 1}
     day = begun(client, supper, plan).json["id"]
+    ages = {"task": plan["tasks"][0]["key"], "end_s": 1e11, "version": 1}
+    assert client.post(f"/api/days/{day}/slip", json=ages).json["fields"][0]["path"] == "end_s"
     assert client.post(f"/api/days/{day}/slip", json=slip).json["fields"][0]["path"] == "task"

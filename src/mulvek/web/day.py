@@ -55,6 +55,7 @@ from .stream import Changes
 TAGS = [Tag(name="day")]
 MOST_SEARCHES = 2
 SHORT_S, LONG_S = 4.0, 60.0
+LONGEST_SLIP_S = 86_400.0
 
 
 class LookIn(DayIn):
@@ -171,6 +172,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         plan = plan_of(asked, before.tasks)
         if body.task not in plan.placed:
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
+        if body.end_s > max(now, asked.seconds(plan.placed[body.task].end)) + LONGEST_SLIP_S:
+            raise BadInput("end_s", "That is more than a day late.", "Say when it ends, within a day.")
         after = shifted(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
         answer = answer_day(asked, after, checked=False)
         if body.take:

@@ -21,7 +21,6 @@ from ..core.day.tasks import (
     Flame,
     Hands,
     Hob,
-    Job,
     NoGo,
     Placed,
     Plan,
@@ -188,18 +187,24 @@ class CureOut(Out):
 
 
 @dataclass(frozen=True, slots=True)
-class AskedDay:
-    """A day as the core plans it, the second of its minute 0, and when it was asked."""
+class _Hours:
+    """Minutes of a day and seconds since the epoch; ``origin_s``: the second of its minute 0."""
 
-    day: Day
     origin_s: float
-    at_s: float
 
     def minute(self, seconds: float) -> int:
         return round((seconds - self.origin_s) / 60)
 
     def seconds(self, minute: int) -> float:
         return self.origin_s + minute * 60
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AskedDay(_Hours):
+    """A day as the core plans it, and when it was asked."""
+
+    day: Day
+    at_s: float
 
 
 def read_day(
@@ -224,12 +229,12 @@ def read_day(
     if max(dues) - first > LONGEST_LEAD_S + 24 * 3600:
         raise BadInput("start_s", "That is a long way ahead.", "Begin at most three days before serving.")
     start_s = math.ceil(first / 300) * 300.0
-    asked = AskedDay(_NONE, start_s - LEAD_MIN * 60, now_s)
+    hours = _Hours(start_s - LEAD_MIN * 60)
     jobs = []
     for place, (sweet, due) in enumerate(zip(body.sweets, dues, strict=True)):
         words = sweet.plan.model_copy(update={"burner": None})
         try:
-            found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, ready(words))), asked.minute(due))
+            found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, ready(words))), hours.minute(due))
         except KitchenError as error:
             raise type(error)(f"sweets.{place}.{error.field}", error.message, error.fix) from error
         jobs.append(replace(found, name=sweet.name or found.name, spare=sweet.spare_min))
@@ -237,15 +242,15 @@ def read_day(
         hobs=_hobs(shelf, body.burners),
         pots=tuple(Pot(p.name, round(capacity_m3(p.shape) * 500, 2)) for p in shelf.pans.values()),
         start=LEAD_MIN,
-        end=asked.minute(max(dues)) + AFTER_MIN,
+        end=hours.minute(max(dues)) + AFTER_MIN,
         fridge_l=body.fridge_l,
         freezer_l=body.freezer_l,
-        away=tuple(Away(asked.minute(a.start_s), asked.minute(a.end_s), a.kind, a.name) for a in body.away),
-        helper=tuple(Shift(asked.minute(h.start_s), asked.minute(h.end_s)) for h in body.helper),
+        away=tuple(Away(hours.minute(a.start_s), hours.minute(a.end_s), a.kind, a.name) for a in body.away),
+        helper=tuple(Shift(hours.minute(h.start_s), hours.minute(h.end_s)) for h in body.helper),
         pans_watched=body.pans_watched,
-        earliest=max(0, asked.minute(math.ceil(now_s / 300) * 300.0)),
+        earliest=max(0, hours.minute(math.ceil(now_s / 300) * 300.0)),
     )
-    return replace(asked, day=Day(kitchen, tuple(jobs)))
+    return AskedDay(origin_s=hours.origin_s, day=Day(kitchen, tuple(jobs)), at_s=now_s)
 
 
 _DAY = TypeAdapter(Day)
@@ -264,14 +269,11 @@ def read_written(kept: Mapping[str, Any]) -> AskedDay:
     """:raises Unreadable: field "day", when it is damaged."""
     try:
         day = _DAY.validate_json(json.dumps(kept["day"]))
-        return AskedDay(day, float(kept["origin_s"]), float(kept["at_s"]))
+        return AskedDay(day=day, origin_s=float(kept["origin_s"]), at_s=float(kept["at_s"]))
     except (ValueError, KeyError, TypeError) as error:
         raise Unreadable("day", "This day is damaged in the file.", "Its makings stand on the Stove.") from error
 
 
-_NONE = Day(
-    DayKitchen(hobs=(Hob(""),), pots=(Pot("", 1.0),), start=0, end=1), (Job(key="", name="", due=0, tasks=()),)
-)
 PAN_M = 0.24
 """Base of the pan on which burners are compared."""
 

@@ -4,6 +4,7 @@ one change at a time. What would not help is worth as much to know.
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
+from itertools import accumulate
 from typing import Literal
 
 from . import rules
@@ -58,16 +59,19 @@ def shortages(day: Day) -> list[Short]:
         for job in day.jobs
         if (need := longest_way(job, kitchen) + rules.buffer(job)) > job.due - kitchen.start
     ]
-    for due in sorted({job.due for job in day.jobs}):
+    dues = sorted({job.due for job in day.jobs})
+    there = [_pairs(kitchen, minute) for minute in range(kitchen.start, dues[-1])]
+    pairs = list(accumulate((sum(h >= rules.ONE_PAIR for h in of) for of in there), initial=0))
+    awake = list(accumulate((sum(of) > 0 for of in there), initial=0))
+    for due in dues:
         tasks = [task for job in day.jobs if job.due <= due for task in job.tasks]
+        until = max(0, due - kitchen.start)
         hands = sum(task.planned for task in tasks if task.load >= rules.BUSY)
-        free = sum(sum(h >= rules.ONE_PAIR for h in _pairs(kitchen, m)) for m in range(kitchen.start, due))
-        if hands > free:
-            found.append(Short("hands", "", hands, free, due))
+        if hands > pairs[until]:
+            found.append(Short("hands", "", hands, pairs[until], due))
         fire = sum(task.planned for task in tasks if task.flame)
-        awake = sum(rules.hands_at(kitchen, m)[0] > 0 for m in range(kitchen.start, due)) * len(kitchen.hobs)
-        if fire > awake:
-            found.append(Short("fire", "", fire, awake, due))
+        if fire > awake[until] * len(kitchen.hobs):
+            found.append(Short("fire", "", fire, awake[until] * len(kitchen.hobs), due))
     return found
 
 

@@ -8,6 +8,7 @@ from functools import cache
 from typing import Any
 
 from ..composition.materials import read_table
+from ..errors import Impossible
 from ..planning.sweets.plan import SweetForecast
 from ..planning.sweets.steps import BASE_HANDLING_S, PlannedStep
 from ..ranges import Range
@@ -74,11 +75,16 @@ def named_steps() -> frozenset[str]:
 
 
 def job_of(key: str, forecast: SweetForecast, due: int) -> Job:
-    """The sweet as a job of the day, to be served at ``due``, minutes."""
+    """The sweet as a job of the day, to be served at ``due``, minutes.
+
+    :raises Impossible: field "sweet", when nothing is done for it.
+    """
     writer = _Writer(key, forecast)
     for step in forecast.steps:
         writer.write(step)
     sweet = forecast.plan.sweet
+    if not writer.tasks:
+        raise Impossible("sweet", f"{sweet.name.capitalize()} has no steps to plan.", "Write what is done for it.")
     waits = _table()[1]
     row = waits.get(sweet.key) or waits["frozen" if sweet.frozen else "usual"]
     at: Cold = row["at"]

@@ -58,14 +58,15 @@ def together(spans: Sequence[tuple[int, int, int]]) -> list[tuple[int, int, int]
 
 
 def _in_order(blocks: list[Block]) -> list[Block]:
-    """:raises ValueError: when two blocks wait for each other."""
+    """What waits for each other is one block."""
     where = {task.key: i for i, block in enumerate(blocks) for task in block.tasks}
     waits = [{where[w.task] for t in block.tasks for w in t.after} - {i} for i, block in enumerate(blocks)]
     ordered: list[int] = []
     while len(ordered) < len(blocks):
         ready = [i for i in range(len(blocks)) if i not in ordered and waits[i] <= set(ordered)]
         if not ready:
-            raise ValueError("blocks that wait for each other")
+            rest = [i for i in range(len(blocks)) if i not in ordered]
+            return [*(blocks[i] for i in ordered), Block(tuple(t for i in rest for t in blocks[i].tasks))]
         ordered += ready
     return [blocks[i] for i in ordered]
 

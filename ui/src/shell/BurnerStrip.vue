@@ -14,6 +14,7 @@ const lives = useLives()
 
 /** More would stand too close to be read: the Stove shows them all. A phone's strip is slid along. */
 const small = useMediaQuery('(min-width: 901px) and (max-width: 1180px)')
+const middling = useMediaQuery('(min-width: 1181px) and (max-width: 1439px)')
 const more = computed(
   () => lives.value.filter((l) => !fires.value.some((f) => f.live?.path === l.path)).length,
 )
@@ -26,7 +27,7 @@ const fires = computed(() => {
     return { key: `b${burner.id}`, live, name: live?.name ?? burner.name, burner: true, batch }
   })
   const lit = burners.filter((b) => b.live).length
-  const places = small.value ? 2 : lit > 2 ? 3 : 4
+  const places = small.value ? 2 : middling.value || lit > 2 ? 3 : 4
   const waiting = lives.value.filter((l) => !l.onFire || !l.burners.length)
   // what calls now, then what is on the fire, then what will call first; one that calls is shown however many pans there are
   const calls = asked(waiting)

@@ -206,7 +206,7 @@ def test_one_unreadable_row_and_an_orphan_are_named(file):
     assert not found.sound and not found.damage
     assert [line.split(":")[0] for line in found.unreadable] == ["reduce 2"]
     assert any("event" in line for line in found.orphans)
-    assert found.replayed == {"reduce": 5, "strain": 1, "caramel": 1, "sweet": 2, "rehearsal": 0}
+    assert found.replayed == {"reduce": 5, "strain": 1, "caramel": 1, "sweet": 2, "rehearsal": 0, "day": 0}
 
 
 def test_the_second_server_is_told_where_the_first_is(tmp_path):

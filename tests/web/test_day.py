@@ -7,6 +7,7 @@ from datetime import datetime, timedelta
 
 import pytest
 from icalendar import Calendar
+from sqlalchemy import text
 
 from mulvek.files.day_papers import Act, Burns, DayPaper, day_sheets
 from mulvek.files.sheet import Line, Text
@@ -150,6 +151,27 @@ def test_a_base_that_stands_in_the_fridge_is_used_and_the_day_stays_what_it_was(
     task = plan["tasks"][0]
     slip = {"task": task["key"], "end_s": task["end_s"] + 600, "version": 1, "take": True}
     assert client.post(f"/api/days/{made.json['id']}/slip", json=slip).status_code == 200
+
+
+@pytest.mark.parametrize(
+    ("column", "value"),
+    [("plan", "null"), ("plan", "{}"), ("plan", '{"sweets": [3]}'), ("asked", '{"day": {}}'), ("batches", '["x"]')],
+)
+def test_a_damaged_day_is_named_and_the_rest_is_served(client, supper, column, value):
+    plan = planned(client, supper)
+    good = begun(client, supper, plan, name="Supper").json["id"]
+    bad = begun(client, supper, plan, name="Broken supper").json["id"]
+    with client.application.extensions["mulvek_database"].writing() as session:
+        session.execute(text(f"UPDATE day SET {column} = :value WHERE id = {bad}"), {"value": value})
+    days = client.get("/api/days").json
+    assert "Supper" in [d["name"] for d in days["days"]] and client.get(f"/api/days/{good}").status_code == 200
+    slip = {"task": plan["tasks"][0]["key"], "end_s": plan["tasks"][0]["end_s"] + 60, "version": 1}
+    answer = client.post(f"/api/days/{bad}/slip", json=slip)
+    assert answer.status_code == 409 and "damaged" in answer.json["detail"]
+    if column != "asked":
+        assert client.get(f"/api/days/{bad}").status_code == 409
+        assert (days["aside"] == ["Broken supper"]) or column == "plan"
+    assert [d["id"] for d in client.delete(f"/api/days/{bad}").json["days"]] == [good]
 
 
 def test_it_goes_on_paper_and_into_a_calendar(client, clock, supper):

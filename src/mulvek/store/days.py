@@ -7,6 +7,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from ..core.errors import Conflict, NotFound
+from .aside import each, reading_of
 from .larder import Larder
 from .tables import DayRow
 
@@ -34,13 +35,16 @@ class Days:
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def newest(self) -> list[KeptDay]:
+    def newest(self) -> tuple[list[KeptDay], list[str]]:
+        """The latest to be served first; and the names of those that are damaged."""
         rows = self.session.scalars(select(DayRow).order_by(DayRow.serve_at.desc(), DayRow.id.desc()))
-        return [_kept(row) for row in rows.fetchmany(MOST_LISTED)]
+        return each(rows.fetchmany(MOST_LISTED), _kept, lambda row: str(row.name))
 
     def day(self, day_id: int) -> KeptDay:
-        """:raises NotFound: field "day"."""
-        return _kept(self._row(day_id))
+        """:raises NotFound: field "day". :raises Unreadable: when it is damaged."""
+        row = self._row(day_id)
+        with reading_of(str(row.name)):
+            return _kept(row)
 
     def begun(self, key: str) -> KeptDay | None:
         """The day that was begun under this key."""
@@ -89,6 +93,8 @@ class Days:
 
 
 def _kept(row: DayRow) -> KeptDay:
+    if not all(isinstance(number, int) for number in row.batches):
+        raise TypeError("numbers of makings")
     return KeptDay(
         id=row.id,
         version=row.version,

@@ -16,13 +16,14 @@ from ..core.errors import Unavailable
 from .batches import Batches
 from .copies import check, copy_file
 from .database import Database
+from .days import Days
 from .larder import Larder
 from .last_words import LastWords
 from .recipes import Recipes
 from .rehearsal import Rehearsals
 from .samples import Samples
 from .shelf import read_shelf
-from .tables import BatchRow, RehearsalRow, SampleChunkRow
+from .tables import BatchRow, DayRow, RehearsalRow, SampleChunkRow
 
 
 @dataclass(slots=True)
@@ -100,6 +101,8 @@ def _replay(found: Found, session: Session) -> None:
     found.replayed["rehearsal"] = sum(
         _try(found, f"rehearsal {number}", partial(rehearsals.one, number)) for number in numbers
     )
+    kept = session.scalars(select(DayRow.id).order_by(DayRow.id)).all()
+    found.replayed["day"] = sum(_try(found, f"day {number}", partial(Days(session).day, number)) for number in kept)
     for number in session.scalars(select(SampleChunkRow.batch_id).distinct()).all():
         for channel in samples.channels(number):
             _try(found, f"samples of batch {number}, {channel}", partial(samples.read, number, channel))

@@ -22,6 +22,7 @@ from ..core.errors import BadInput, Conflict, Impossible, Unavailable
 from ..files.day_papers import Act, Burns, DayPaper, day_sheets, to_csv, to_ical
 from ..files.sheet import to_pdf
 from ..language.day import wait_words
+from ..store.aside import each, reading_of
 from ..store.batches import Batches
 from ..store.database import Database
 from ..store.days import Days, KeptDay
@@ -101,19 +102,9 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def get_days() -> Any:
         """Days that were begun, the latest to be served first"""
         with db.reading() as session:
-            days = Days(session).newest()
-        return DaysOut(
-            days=[
-                DayLine(
-                    id=day.id,
-                    name=day.name,
-                    serve_s=day.serve_at_s,
-                    sweets=[sweet["name"] for sweet in day.plan["sweets"]],
-                    query=day.query,
-                )
-                for day in days
-            ]
-        )
+            days, aside = Days(session).newest()
+        lines, more = each(days, _line, lambda day: day.name)
+        return DaysOut(days=lines, aside=aside + more)
 
     @app.get("/api/days/<int:id>", tags=TAGS, responses={200: KeptDayOut})
     def get_day(path: ThingPath) -> Any:
@@ -167,8 +158,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         now = clock()
         with db.reading() as session:
             day = Days(session).day(path.id)
-        before = DayOut.model_validate(day.plan)
-        asked = read_written(day.asked)
+        before, asked = _kept(day).plan, read_written(day.asked)
         plan = plan_of(asked, before.tasks)
         if body.task not in plan.placed:
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
@@ -216,16 +206,23 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         return get_days()
 
 
+def _line(day: KeptDay) -> DayLine:
+    names = [str(sweet["name"]) for sweet in day.plan["sweets"]]
+    return DayLine(id=day.id, name=day.name, serve_s=day.serve_at_s, sweets=names, query=day.query)
+
+
 def _kept(day: KeptDay) -> KeptDayOut:
-    return KeptDayOut(
-        id=day.id,
-        version=day.version,
-        name=day.name,
-        serve_s=day.serve_at_s,
-        query=day.query,
-        plan=DayOut.model_validate(day.plan),
-        batches=list(day.batches),
-    )
+    """:raises Unreadable: when its plan is damaged."""
+    with reading_of(day.name):
+        return KeptDayOut(
+            id=day.id,
+            version=day.version,
+            name=day.name,
+            serve_s=day.serve_at_s,
+            query=day.query,
+            plan=DayOut.model_validate(day.plan),
+            batches=list(day.batches),
+        )
 
 
 def paper_of(day: KeptDayOut) -> DayPaper:

@@ -410,6 +410,7 @@ class DayLine(Out):
 
 class DaysOut(Out):
     days: list[DayLine]
+    aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
 
 
 class KeptDayOut(Out):

@@ -3599,6 +3599,11 @@ export interface components {
         };
         /** DaysOut */
         DaysOut: {
+            /**
+             * Aside
+             * @description Names of those that are damaged in the file and cannot be read
+             */
+            aside: string[];
             /** Days */
             days: components["schemas"]["DayLine"][];
         };

@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, unwrap, type CureOut } from '@/api/client'
+import AsideNote from '@/form/AsideNote.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import { clock } from '@/say'
 import { written } from '@/shell/lastWords'
@@ -169,6 +170,7 @@ async function begin(name: string, key: string): Promise<string> {
 <template>
   <div class="page">
     <h1 class="visually-hidden">Day</h1>
+    <AsideNote :names="days.data.value?.aside ?? []" />
     <section class="tray plan" aria-label="The day">
       <p class="legend">
         <b>A day, worked back from serving</b>

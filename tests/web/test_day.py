@@ -70,6 +70,13 @@ def test_fewer_burners_and_a_helper_are_another_day(client, supper):
     assert planned(client, own_hour)["sweets"][2]["due_s"] == supper["serve_s"] - 4 * H
 
 
+def test_it_may_begin_three_days_before(client, clock, supper):
+    early = {**supper, "serve_s": clock() + 71 * H, "start_s": clock()}
+    assert planned(client, early)["late_min"] == 0
+    far = client.post("/api/day/plan", json={**early, "serve_s": clock() + 200 * H})
+    assert far.status_code == 422 and far.json["fields"][0]["path"] == "start_s"
+
+
 def test_it_is_looked_at_in_a_process_of_its_own(client, supper):
     plan = planned(client, supper)
     answer = client.post("/api/day/look", json={**supper, "seconds": 0.5})

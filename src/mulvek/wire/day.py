@@ -14,6 +14,7 @@ from ..core.day.check import faults
 from ..core.day.cures import Cure, What, shortages
 from ..core.day.detail import job_of
 from ..core.day.tasks import (
+    MOST_MINUTES,
     Away,
     Cold,
     Day,
@@ -242,7 +243,7 @@ def read_day(
         hobs=_hobs(shelf, body.burners),
         pots=tuple(Pot(p.name, round(capacity_m3(p.shape) * 500, 2)) for p in shelf.pans.values()),
         start=LEAD_MIN,
-        end=hours.minute(max(dues)) + AFTER_MIN,
+        end=min(MOST_MINUTES, hours.minute(max(dues)) + AFTER_MIN),
         fridge_l=body.fridge_l,
         freezer_l=body.freezer_l,
         away=tuple(Away(hours.minute(a.start_s), hours.minute(a.end_s), a.kind, a.name) for a in body.away),

@@ -2,14 +2,14 @@
 one change at a time. What would not help is worth as much to know.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from itertools import accumulate
 from typing import Literal
 
 from . import rules
 from .packer import improve
-from .tasks import Away, Day, DayKitchen, Hob, Job, Plan, Shift
+from .tasks import MOST_MINUTES, Away, Day, DayKitchen, Hob, Job, Plan, Shift
 
 What = Literal["pan", "burner", "helper", "earlier", "through", "later", "without"]
 """A change that a person can make."""
@@ -94,45 +94,42 @@ def cures(day: Day, plan: Plan, seed: int = 1) -> Iterator[Cure]:
     """Each change in turn with what it leaves late, the cheap ones first. More of something never makes it worse: what a
     short search does not find better is as it was."""
     late = plan.lateness
-    for what, of, minutes, change in _changes(day, plan):
-        changed = change()
-        if changed is None:
-            continue
+    for what, of, minutes, changed in _changes(day, plan):
         found = least_late(changed, seed)
         left = late if found is None else found.lateness
         yield Cure(what, of, min(left, late), minutes)
 
 
-def _changes(day: Day, plan: Plan) -> Iterator[tuple[What, str, int, Callable[[], Day | None]]]:
+def _changes(day: Day, plan: Plan) -> Iterator[tuple[What, str, int, Day]]:
     kitchen = day.kitchen
     last = max(job.due for job in day.jobs)
     largest = max(kitchen.pots, key=lambda pot: pot.litres)
-    yield "pan", "", 0, lambda: _with(day, pots=(*kitchen.pots, largest))
+    yield "pan", "", 0, _with(day, pots=(*kitchen.pots, largest))
     missing = max([0, *(short.need - short.have for short in shortages(day) if short.what == "time")])
     by = min(kitchen.start - kitchen.earliest, max(EARLIER, _in_halves(missing)))
     if by >= LEAST_EARLIER:
-        yield "earlier", "", by, lambda: _with(day, start=kitchen.start - by)
-    yield "burner", "", 0, lambda: _with(day, hobs=(*kitchen.hobs, Hob("one more")))
+        yield "earlier", "", by, _with(day, start=kitchen.start - by)
+    yield "burner", "", 0, _with(day, hobs=(*kitchen.hobs, Hob("one more")))
     for away in kitchen.away:
         if away.kind != "asleep":
-            yield "through", away.name or away.kind, 0, lambda away=away: _with(day, away=_but(kitchen, away))  # type: ignore[misc]
-    yield "helper", "", HELPS, lambda: _with(day, helper=(*kitchen.helper, Shift(max(0, last - HELPS), last)))
+            yield "through", away.name or away.kind, 0, _with(day, away=_but(kitchen, away))
+    yield "helper", "", HELPS, _with(day, helper=(*kitchen.helper, Shift(max(0, last - HELPS), last)))
     late = [job for job in day.jobs if plan.late[job.key]]
     if late:
         by = max(LATER, _in_halves(max(plan.late.values())))
-        yield "later", "", by, lambda by=by: _all_later(day, by)  # type: ignore[misc]
+        yield "later", "", by, _all_later(day, by)
     for job in sorted(late if len(day.jobs) > 1 else [], key=lambda job: -plan.late[job.key]):
         by = max(LATER, _in_halves(plan.late[job.key]))
         later = replace(job, due=job.due + by)
-        yield "later", job.key, by, lambda job=job, later=later: _instead(day, job, later)  # type: ignore[misc]
+        yield "later", job.key, by, _instead(day, job, later)
     if len(day.jobs) > 1:
         for job in day.jobs:
-            yield "without", job.key, 0, lambda job=job: _instead(day, job, None)  # type: ignore[misc]
+            yield "without", job.key, 0, _instead(day, job, None)
 
 
 def _all_later(day: Day, by: int) -> Day:
     jobs = tuple(replace(job, due=job.due + by) for job in day.jobs)
-    return Day(replace(day.kitchen, end=day.kitchen.end + by), jobs)
+    return Day(replace(day.kitchen, end=min(MOST_MINUTES, day.kitchen.end + by)), jobs)
 
 
 def _in_halves(minutes: int) -> int:
@@ -148,7 +145,8 @@ def _but(kitchen: DayKitchen, away: Away) -> tuple[Away, ...]:
     return tuple(other for other in kitchen.away if other != away)
 
 
-def _instead(day: Day, job: Job, other: Job | None) -> Day | None:
-    jobs = tuple(other if j is job else j for j in day.jobs if j is not job or other is not None)
-    end = max([day.kitchen.end, *(j.due for j in jobs if j)])
-    return Day(replace(day.kitchen, end=end), tuple(j for j in jobs if j is not None))
+def _instead(day: Day, job: Job, other: Job | None) -> Day:
+    changed = (other if j is job else j for j in day.jobs)
+    jobs = tuple(j for j in changed if j is not None)
+    end = min(MOST_MINUTES, max([day.kitchen.end, *(j.due for j in jobs)]))
+    return Day(replace(day.kitchen, end=end), jobs)

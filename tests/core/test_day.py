@@ -16,8 +16,8 @@ from mulvek.core.day.check import faults
 from mulvek.core.day.cures import cures, least_late, longest_way, shortages
 from mulvek.core.day.detail import asked, job_of, named_steps
 from mulvek.core.day.layout import blocks_of
-from mulvek.core.day.packer import improve, pack
-from mulvek.core.day.shift import broken_waits, moved, shifted
+from mulvek.core.day.packer import anew, improve, pack
+from mulvek.core.day.shift import broken_waits, moved, new_faults, shifted
 from mulvek.core.day.tasks import (
     Away,
     Day,
@@ -312,6 +312,51 @@ def test_a_day_that_slips_keeps_its_past_and_never_wants_more_hands(day: Day, pi
     kinds = {fault.split(":")[0].split(" at ")[0] for fault in faults(day, after)}
     if after.placed[key].end <= day.kitchen.end and day.tasks[key].load == 0:
         assert "hands" not in kinds  # a wait that goes on wants nobody
+
+
+@settings(max_examples=25, deadline=None)
+@given(small_days(), st.integers(0, 2**20), st.integers(1, 90))
+def test_the_rest_of_a_day_worked_out_anew_keeps_what_is_past(day: Day, pick: int, over: int):
+    plan = pack(day)
+    if plan is None:
+        return
+    key = random.Random(pick).choice(sorted(plan.placed))
+    now = plan.placed[key].start + 1
+    ends = {key: plan.placed[key].end + over}
+    after = anew(day, plan, now, ends, rounds=1)
+    if after is None:
+        return
+    for k, place in after.placed.items():
+        before = plan.placed[k]
+        if before.start < now:
+            assert (place.start, place.hob, place.pot) == (before.start, before.hob, before.pot)
+            assert place.end == ends.get(k, before.end)
+        else:
+            assert place.start >= now
+    for task in day.tasks.values():
+        for wait in task.after:
+            assert after.placed[task.key].start >= min(now, after.placed[wait.task].end + wait.least)
+    wrong = {fault.split(":")[0] for fault in new_faults(day, plan, after, now, ends)}
+    assert wrong <= {
+        "burner taken",
+        "pan taken",
+        "too many pans to watch",
+        "late",
+        "fridge full",
+        "freezer full",
+        "stale",
+    } | {
+        fault for fault in wrong if fault.startswith("hands at")
+    }  # what runs longer than planned may be in the way of what has begun
+
+
+def test_what_is_worked_out_anew_saves_a_sweet_that_pushing_makes_late():
+    day, plan = supper(), supper_plan()
+    key = "carrot-halwa/soften"
+    now, ends = plan.placed[key].start + 1, {key: plan.placed[key].end + 25}
+    pushed, again = shifted(day, plan, now, ends), anew(day, plan, now, ends)
+    assert again is not None and new_faults(day, plan, again, now, ends) == []
+    assert again.placed[day.jobs[1].last].end <= SUPPER or pushed.placed[day.jobs[1].last].end > SUPPER
 
 
 def test_a_slip_pushes_what_comes_after_it_and_says_so():

@@ -118,13 +118,16 @@ def test_a_day_begins_all_its_makings_and_is_followed(client, clock, supper):
     clock.now = task["start_s"] + 60
     slip = {"task": task["key"], "end_s": task["end_s"] + 25 * 60, "version": 1}
     told = client.post(f"/api/days/{day.json['id']}/slip", json=slip).json
-    assert told["moved"] and client.get(f"/api/days/{day.json['id']}").json == day.json
-    taken = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": True}).json
-    assert taken["day"]["version"] == 2 and taken["day"]["plan"] == taken["plan"] == told["plan"]
+    assert told["ways"][0]["moved"] and client.get(f"/api/days/{day.json['id']}").json == day.json
+    assert [way["way"] for way in told["ways"]] == ["push", "anew"]
+    taken = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": "anew"}).json
+    assert (
+        taken["day"]["version"] == 2 and taken["day"]["plan"] == taken["ways"][1]["plan"] == told["ways"][1]["plan"]
+    )
     ends = {t["key"]: t["end_s"] for t in client.get(f"/api/days/{day.json['id']}").json["plan"]["tasks"]}
     assert ends[task["key"]] == slip["end_s"]
     # another screen that saw the day before it
-    late = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": True})
+    late = client.post(f"/api/days/{day.json['id']}/slip", json={**slip, "take": "push"})
     assert late.status_code == 409 and late.json["fields"][0]["path"] == "version"
     assert client.delete(f"/api/days/{day.json['id']}").json["days"] == []
     assert len(client.get("/api/stove").json["batches"]) == 3  # its makings stay
@@ -156,7 +159,7 @@ def test_a_base_that_stands_in_the_fridge_is_used_and_the_day_stays_what_it_was(
     left = next((b["mass_kg"] for b in client.get("/api/sweets/bases").json["bases"] if b["ref"] == str(number)), 0.0)
     assert left < 0.5
     task = plan["tasks"][0]
-    slip = {"task": task["key"], "end_s": task["end_s"] + 600, "version": 1, "take": True}
+    slip = {"task": task["key"], "end_s": task["end_s"] + 600, "version": 1, "take": "push"}
     assert client.post(f"/api/days/{made.json['id']}/slip", json=slip).status_code == 200
 
 

@@ -15,9 +15,9 @@ from pydantic import Field
 
 from ..core.day.check import faults
 from ..core.day.cures import Cure
-from ..core.day.packer import improve
-from ..core.day.shift import broken_waits, moved, shifted
-from ..core.day.tasks import Plan
+from ..core.day.packer import anew, improve
+from ..core.day.shift import broken_waits, moved, new_faults, shifted
+from ..core.day.tasks import Day, Plan
 from ..core.errors import BadInput, Conflict, Impossible, Unavailable
 from ..files.day_papers import Act, Burns, DayPaper, day_sheets, to_csv, to_ical
 from ..files.sheet import to_pdf
@@ -39,6 +39,8 @@ from ..wire.day import (
     LookedOut,
     SlipIn,
     SlippedOut,
+    Way,
+    WayOut,
     answer_cure,
     answer_day,
     plan_of,
@@ -164,19 +166,15 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
         if body.end_s > max(now, asked.seconds(plan.placed[body.task].end)) + LONGEST_SLIP_S:
             raise BadInput("end_s", "That is more than a day late.", "Say when it ends, within a day.")
-        after = shifted(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
-        answer = answer_day(asked, after, checked=False)
-        if body.take:
+        ways = _ways(asked, plan, now, {body.task: asked.minute(body.end_s)})
+        if body.take is not None:
+            way = next((way for way in ways if way.way == body.take), None)
+            if way is None:
+                raise Conflict("take", "That way is not there any more.", "Push it all, or look again.")
             with db.writing() as session:
-                day = Days(session).follow(path.id, body.version, answer.model_dump(mode="json"))
+                day = Days(session).follow(path.id, body.version, way.plan.model_dump(mode="json"))
             changes.publish()
-        acts = {task.key: task.act for task in answer.tasks}
-        return SlippedOut(
-            day=_kept(day),
-            plan=answer,
-            moved=moved(plan, after),
-            waits=[wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)],
-        )
+        return SlippedOut(day=_kept(day), ways=ways)
 
     def paper(day_id: int) -> DayPaper:
         with db.reading() as session:
@@ -204,6 +202,29 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.writing() as session:
             Days(session).remove(path.id)
         return get_days()
+
+
+def _ways(asked: AskedDay, plan: Plan, now_s: float, ends: dict[str, int]) -> list[WayOut]:
+    """Everything pushed; and the rest worked out anew, where that is better and the checker passes it but for what is past."""
+    now = asked.minute(now_s)
+    found: list[tuple[Way, Plan]] = [("push", shifted(asked.day, plan, now, ends))]
+    again = anew(asked.day, plan, now, ends)
+    better = again is not None and _worth(asked.day, plan, again) < _worth(asked.day, plan, found[0][1])
+    if again is not None and better and not new_faults(asked.day, plan, again, now, ends):
+        found.append(("anew", again))
+    ways = []
+    for way, after in found:
+        told = answer_day(asked, after, checked=False)
+        acts = {task.key: task.act for task in told.tasks}
+        waits = [wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)]
+        ways.append(WayOut(way=way, plan=told, moved=moved(plan, after), waits=waits))
+    return ways
+
+
+def _worth(day: Day, before: Plan, after: Plan) -> tuple[int, int, int]:
+    """The less, the better: minutes past serving, minutes waited too long, acts that move."""
+    past = sum(max(0, after.placed[job.last].end - job.due) for job in day.jobs)
+    return past, sum(over for _, over in broken_waits(day, after)), len(moved(before, after))
 
 
 def _line(day: KeptDay) -> DayLine:

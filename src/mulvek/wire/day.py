@@ -4,7 +4,7 @@ import json
 import math
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, Literal
 
 from pydantic import Field, TypeAdapter
 
@@ -121,6 +121,10 @@ class DaySweetOut(Out):
     at: Cold
 
 
+Way = Literal["push", "anew"]
+"""When something took longer: all that comes after it is pushed, or the rest of the day is worked out anew."""
+
+
 class PlacedIn(Body):
     """Where a task of a plan stands."""
 
@@ -143,12 +147,12 @@ class DayBegin(Body):
 
 
 class SlipIn(Body):
-    """A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: follow what comes of it."""
+    """A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: the way that is followed."""
 
     task: Words
     end_s: float = Field(ge=0, le=1e11)
     version: int = Field(ge=1, le=2**31)
-    take: bool = False
+    take: Way | None = None
 
 
 class SittingOut(Out):
@@ -426,11 +430,18 @@ class KeptDayOut(Out):
     batches: list[int]
 
 
-class SlippedOut(Out):
-    """What comes of it: the plan then, what begins later, by how many minutes, and waits that are longer than they should
-    be."""
+class WayOut(Out):
+    """One way on: the plan then, what begins at another time, and waits that are longer than they should be."""
 
-    day: KeptDayOut
+    way: Way
     plan: DayOut
     moved: list[str]
     waits: list[str]
+
+
+class SlippedOut(Out):
+    """What comes of it: everything pushed as far as it must be, and if there is one, the rest worked out anew. The day as it
+    is followed, which is as it was unless a way was taken."""
+
+    day: KeptDayOut
+    ways: list[WayOut]

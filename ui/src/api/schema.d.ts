@@ -7078,16 +7078,16 @@ export interface components {
         };
         /**
          * SlipIn
-         * @description A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: follow what comes of it.
+         * @description A task that ends otherwise than planned; of the day as it was seen (``version``). ``take``: the way that is followed.
          */
         SlipIn: {
             /** End S */
             end_s: number;
             /**
              * Take
-             * @default false
+             * @default null
              */
-            take?: boolean;
+            take?: ("push" | "anew") | null;
             /** Task */
             task: string;
             /** Version */
@@ -7095,16 +7095,13 @@ export interface components {
         };
         /**
          * SlippedOut
-         * @description What comes of it: the plan then, what begins later, by how many minutes, and waits that are longer than they should
-         *     be.
+         * @description What comes of it: everything pushed as far as it must be, and if there is one, the rest worked out anew. The day as it
+         *     is followed, which is as it was unless a way was taken.
          */
         SlippedOut: {
             day: components["schemas"]["KeptDayOut"];
-            /** Moved */
-            moved: string[];
-            plan: components["schemas"]["DayOut"];
-            /** Waits */
-            waits: string[];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
         };
         /**
          * SnoozedIn
@@ -8764,6 +8761,22 @@ export interface components {
             /** Shortest Stir S */
             shortest_stir_s: number;
             total_s: components["schemas"]["Range"];
+        };
+        /**
+         * WayOut
+         * @description One way on: the plan then, what begins at another time, and waits that are longer than they should be.
+         */
+        WayOut: {
+            /** Moved */
+            moved: string[];
+            plan: components["schemas"]["DayOut"];
+            /** Waits */
+            waits: string[];
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "push" | "anew";
         };
         /**
          * WeighedIn

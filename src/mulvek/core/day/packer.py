@@ -7,7 +7,7 @@ The same day and the same seed give the same plans.
 import itertools
 import random
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import partial
 
 import numpy as np
@@ -46,6 +46,18 @@ def improve(
     return _Packer(day, seed).plans(rounds, goes_on)
 
 
+def anew(day: Day, before: Plan, now: int, ends: Mapping[str, int], rounds: int = 30) -> Plan | None:
+    """The rest of a day worked out anew from ``now`` on, when some tasks end otherwise than planned (``ends``): what began
+    before stays where it is. None when the rest finds no place."""
+    fixed = {
+        key: replace(place, end=max(place.start + 1, ends.get(key, place.end)))
+        for key, place in before.placed.items()
+        if place.start < now or key in ends
+    }
+    plans = list(_Packer(day, 1, fixed, now).plans(rounds, lambda: True))
+    return plans[-1] if plans else None
+
+
 @dataclass(slots=True)
 class _Found:
     """A sweet's place."""
@@ -56,18 +68,49 @@ class _Found:
 
 
 class _Packer:
-    def __init__(self, day: Day, seed: int) -> None:
+    def __init__(self, day: Day, seed: int, fixed: Mapping[str, Placed] | None = None, now: int = 0) -> None:
         self.day = day
+        self.fixed = fixed or {}
         self.rng = random.Random(seed)
         self.board = Board(day)
         self.start = day.kitchen.start
         self.found: dict[str, _Found] = {}
-        self.blocks = {job.key: blocks_of(job) for job in day.jobs}
+        self.blocks = {job.key: self._open(blocks_of(job)) for job in day.jobs}
         self.jobs = {job.key: job for job in day.jobs}
         self.buffers = {job.key: rules.buffer(job) for job in day.jobs}
         self.tasks = day.tasks
         self.needed = rules.needed_l(day)
+        self.soonest = self._soonest(max(now, day.kitchen.start))
         self._layouts: dict[tuple[object, ...], dict[str, int] | None] = {}
+        self.held: dict[str, tuple[int, int]] = {}
+        """Burner and pan of each stay that is on already."""
+        for key, place in self.fixed.items():
+            self.board.take(self.tasks[key], place.start - self.start, place.end - self.start, 1)
+            if place.hob is not None and place.pot is not None:
+                self.held[self.tasks[key].run] = (place.hob, place.pot)
+        for run, (hob, pot) in self.held.items():
+            stay = [self.fixed[t.key] for t in self.tasks.values() if t.run == run and t.key in self.fixed]
+            first, last = min(p.start for p in stay) - self.start, max(p.end for p in stay) - self.start
+            goes_on = any(t.run == run and t.key not in self.fixed for t in self.tasks.values())
+            self.board.take_fire(hob, pot, first, last, 1)
+            if goes_on:  # the next thing in that pan is its own: nothing is washed
+                self.board.pots[pot][last : last + rules.WASH] -= 1
+
+    def _soonest(self, now: int) -> dict[str, int]:
+        """When each task can begin at all, what it waits for being begun now."""
+        quickest = min(range(len(self.day.kitchen.hobs)), key=lambda i: self.day.kitchen.hobs[i].factor)
+        found: dict[str, int] = {}
+        ends = {key: place.end for key, place in self.fixed.items()}
+        for task in self.tasks.values():
+            found[task.key] = max([now, *(ends[wait.task] + wait.least for wait in task.after)])
+            if task.key not in ends:
+                ends[task.key] = found[task.key] + rules.minutes_on(task, self.day.kitchen, quickest)
+        return found
+
+    def _open(self, blocks: list[Block]) -> list[Block]:
+        """What of them has not begun."""
+        left = (tuple(t for t in block.tasks if t.key not in self.fixed) for block in blocks)
+        return [Block(tasks) for tasks in left if tasks]
 
     def plans(self, rounds: int | None, goes_on: Callable[[], bool]) -> Iterator[Plan]:
         order = sorted(self.day.jobs, key=_critical, reverse=True)
@@ -161,6 +204,8 @@ class _Packer:
 
     def _apply(self, job: Job, found: _Found, by: int) -> None:
         for task in job.tasks:
+            if task.key in self.fixed:
+                continue
             place = found.placed[task.key]
             self.board.take(task, place.start - self.start, place.end - self.start, by)
         for hob, pot, start, end in found.fires:
@@ -200,7 +245,7 @@ class _Packer:
         for i, block in enumerate(blocks):
             for task in block.tasks:
                 for wait in task.after:
-                    if (before := where[wait.task]) != i:
+                    if (before := where.get(wait.task, i)) != i:
                         followed[before].add(i)
                         waits[before] = min(waits[before], float("inf") if wait.most is None else wait.most)
         order: list[int] = []
@@ -216,7 +261,7 @@ class _Packer:
     ) -> _Found | tuple[int, int] | None:
         blocks = self.blocks[job.key]
         where = {task.key: i for i, block in enumerate(blocks) for task in block.tasks}
-        placed: dict[str, Placed] = {}
+        placed = {task.key: self.fixed[task.key] for task in job.tasks if task.key in self.fixed}
         fires: list[tuple[int, int, int, int]] = []
         taken: list[Block] = []
         try:
@@ -227,6 +272,8 @@ class _Packer:
                     if search.too_early is None:
                         return None
                     culprit, by = search.too_early
+                    if culprit not in where:
+                        return None  # it has begun
                     at = where[culprit]
                     first = min(placed[t.key].start for t in blocks[at].tasks)
                     return at, first - self.start - max(1, by)
@@ -292,7 +339,12 @@ class _Search:
         return min(spots, key=lambda spot: spot.cost, default=None)
 
     def _combinations(self, block: Block) -> list[dict[str, int]]:
-        runs = block.runs
+        held = {run: self.packer.held[run][0] for run in block.runs if run in self.packer.held}
+        if held:
+            return [held | rest for rest in self._free_hobs([run for run in block.runs if run not in held])]
+        return self._free_hobs(block.runs)
+
+    def _free_hobs(self, runs: list[str]) -> list[dict[str, int]]:
         every = range(len(self.board.hobs))
         if len(runs) <= len(every):
             chosen = [dict(zip(runs, hobs, strict=True)) for hobs in itertools.permutations(every, len(runs))]
@@ -305,8 +357,14 @@ class _Search:
     def _window(self, block: Block, offsets: Mapping[str, int], minutes: Mapping[str, int]) -> tuple[int, int, str]:
         """Earliest and latest first minute, and what follows that sets the earliest."""
         start, job = self.packer.start, self.job
-        low, high, by = 0, self.board.length, ""
+        low = max(self.packer.soonest[task.key] - start - offsets[task.key] for task in block.tasks)
+        high, by = self.board.length, ""
         keys = {task.key for task in block.tasks}
+        for task in block.tasks:
+            for wait in task.after:
+                done = self.packer.fixed.get(wait.task)
+                if done is not None and wait.most is not None:
+                    high = min(high, max(low, done.end - start - offsets[task.key] + wait.most))
         for key, place in self.placed.items():
             for wait in self._after(key):
                 if wait.task in keys:
@@ -428,21 +486,26 @@ class _Search:
 
     def _no_pot(self, run: str, starts: int, first: int, last: int) -> Line:
         """Where no pan that holds it is free."""
-        fits = rules.pots_for(self.packer.day.kitchen, self.packer.needed.get(run, 0.0))
         taken = [
             within(self._one(("pot", p), partial(self.board.no_pot, p)), starts, first, last - first + rules.WASH)
-            for p in fits
+            for p in self._pots(run)
         ]
         return np.asarray(np.min(np.stack(taken), axis=0), dtype=np.int32)
 
     def _pot(self, run: str, first: int, last: int, fires: list[tuple[int, int, int, int]]) -> int | None:
         """The smallest pan that is free; not one that another stay of this block has."""
-        for pot in rules.pots_for(self.packer.day.kitchen, self.packer.needed.get(run, 0.0)):
+        for pot in self._pots(run):
             free = not self.board.pots[pot][first : last + rules.WASH].any()
             mine = any(p == pot and a < last + rules.WASH and first < b + rules.WASH for _, p, a, b in fires)
             if free and not mine:
                 return pot
         return None
+
+    def _pots(self, run: str) -> list[int]:
+        """In which it can be; the one that it is in already."""
+        if run in self.packer.held:
+            return [self.packer.held[run][1]]
+        return rules.pots_for(self.packer.day.kitchen, self.packer.needed.get(run, 0.0))
 
     def _no_room(self, starts: int, ready: int) -> Line:
         """Where the finished sweet finds no room in the cold until it is eaten."""

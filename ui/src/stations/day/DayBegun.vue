@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, unwrap } from '@/api/client'
+import { api, unwrap, type DayOut } from '@/api/client'
 import { useRunning } from '@/api/kitchen'
 import { clock } from '@/say'
 import { kitchenMinute } from '@/shell/minute'
@@ -39,8 +39,9 @@ const page = (sweet: number) => `/stove/sweet/${kept.value!.batches[sweet]}`
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 /** It ends so many minutes later than it would now. */
 const LATER = [10, 20, 40]
+type Way = 'push' | 'anew'
 const slip = useMutation({
-  mutationFn: ({ minutes, take }: { minutes: number; take: boolean }) => {
+  mutationFn: ({ minutes, take }: { minutes: number; take: Way | null }) => {
     const task = next.value!
     const end_s = Math.max(task.end_s, now.value) + minutes * 60
     const body = { task: task.key, end_s, version: kept.value!.version, take }
@@ -53,11 +54,18 @@ const slip = useMutation({
     void client.invalidateQueries({ queryKey: ['day-begun'] })
   },
 })
-const slipped = computed(() => slip.data.value)
+const ways = computed(() => slip.data.value?.ways ?? [])
 const tried = computed(() => slip.variables.value?.minutes ?? 0)
-const lateThen = computed(() =>
-  (slipped.value?.plan.sweets ?? []).filter((s) => s.ready_s > s.due_s + 30),
-)
+const WAYS: Record<Way, string> = { push: 'Push it all', anew: 'The rest anew' }
+const lateThen = (plan: DayOut) =>
+  plan.sweets
+    .filter((s) => s.ready_s > s.due_s + 30)
+    .map((s) => `${s.name} ${spanOf((s.ready_s - s.due_s) / 60)} late`)
+    .join(', ')
+const acts = (n: number) =>
+  n
+    ? `${inWords(n)} ${n === 1 ? 'act begins' : 'acts begin'} at another time`
+    : 'nothing else moves'
 </script>
 
 <template>
@@ -91,7 +99,7 @@ const lateThen = computed(() =>
                 type="button"
                 class="touch"
                 :disabled="slip.isPending.value"
-                @click="slip.mutate({ minutes: m, take: false })"
+                @click="slip.mutate({ minutes: m, take: null })"
               >
                 {{ m }} min
               </button>
@@ -101,35 +109,25 @@ const lateThen = computed(() =>
         <p v-else class="words"><b>All of it is done.</b> Good appetite.</p>
       </section>
 
-      <section v-if="slipped && next" class="tray" aria-label="What comes of it">
+      <section v-if="ways.length && next" class="tray comes" aria-label="What comes of it">
         <p class="legend">
           <b>{{ tried }} minutes later</b>
         </p>
-        <p class="words small">
-          {{
-            slipped.moved.length
-              ? `${inWords(slipped.moved.length)} ${slipped.moved.length === 1 ? 'act moves' : 'acts move'} with it`
-              : 'Nothing else moves'
-          }};
-          <template v-if="lateThen.length">
-            <b class="late">{{
-              lateThen.map((s) => `${s.name} ${spanOf((s.ready_s - s.due_s) / 60)} late`).join(', ')
-            }}</b>.
-          </template>
-          <template v-else>all is still on time.</template>
-          {{ slipped.waits.join(' ') }}
-        </p>
-        <p class="ways">
+        <div v-for="w in ways" :key="w.way" class="way">
+          <p class="words small">
+            <b v-if="lateThen(w.plan)" class="late">{{ capital(lateThen(w.plan)) }}</b>
+            <b v-else>All is still on time</b>; {{ acts(w.moved.length) }}. {{ w.waits.join(' ') }}
+          </p>
           <button
             type="button"
             class="plate line"
             :disabled="slip.isPending.value"
-            @click="slip.mutate({ minutes: tried, take: true })"
+            @click="slip.mutate({ minutes: tried, take: w.way })"
           >
-            Push it all
+            {{ WAYS[w.way] }}
           </button>
-          <button type="button" class="touch" @click="slip.reset()">As it was</button>
-        </p>
+        </div>
+        <button type="button" class="touch" @click="slip.reset()">As it was</button>
       </section>
       <p v-if="slip.error.value" class="problem" role="alert">{{ slip.error.value.message }}</p>
 
@@ -217,8 +215,19 @@ const lateThen = computed(() =>
   gap: 6px;
   justify-items: center;
 }
-.later,
-.ways {
+.comes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px 32px;
+  align-items: start;
+}
+.way {
+  flex: 1 1 340px;
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.later {
   display: flex;
   flex-wrap: wrap;
   gap: 6px 16px;

@@ -59,6 +59,10 @@ const answer = useQuery({
 const problem = computed(() => answer.error.value?.message ?? '')
 const { better, cures, looking, problem: lookProblem, look, stop, forget } = useLook()
 const first = computed(() => (problem.value || asked.value.wrong ? undefined : answer.data.value))
+/** The plan that is shown is still that of other words. */
+const stale = computed(
+  () => answer.isPlaceholderData.value || said.value !== JSON.stringify(asked.value.body ?? ''),
+)
 const plan = computed(() => (first.value ? (better.value ?? first.value) : undefined))
 
 // a plan rests a moment, then a calmer one is looked for; of one that is late what would help
@@ -286,7 +290,13 @@ async function begin(name: string, key: string): Promise<string> {
       </p>
       <button v-if="looking" type="button" class="touch" @click="stop">That will do</button>
       <button v-else type="button" class="touch" @click="again(LONG_S)">Keep looking</button>
-      <BeginTray :start="begin" suggested="The day" verb="Begin the day" :cautions="cautions" />
+      <BeginTray
+        :start="begin"
+        suggested="The day"
+        verb="Begin the day"
+        :cautions="cautions"
+        :blocked="stale"
+      />
     </div>
 
     <section v-if="plan?.late_min && cures.length" class="tray cures" aria-label="What would help">

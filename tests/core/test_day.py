@@ -17,7 +17,7 @@ from mulvek.core.day.cures import cures, least_late, longest_way, shortages
 from mulvek.core.day.detail import asked, job_of, named_steps
 from mulvek.core.day.layout import blocks_of
 from mulvek.core.day.packer import anew, improve, pack
-from mulvek.core.day.shift import broken_waits, moved, new_faults, shifted
+from mulvek.core.day.shift import broken_waits, moved, shifted
 from mulvek.core.day.tasks import (
     Away,
     Day,
@@ -31,6 +31,7 @@ from mulvek.core.day.tasks import (
     Task,
     Wait,
 )
+from mulvek.core.day.ways import new_faults
 from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.sweets.library import library
 from mulvek.core.planning.sweets.plan import SweetForecast, plan_sweet

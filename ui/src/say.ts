@@ -133,5 +133,8 @@ export function logged(line: { text: string; said_s?: number | null }): string {
   return line.text + (line.said_s == null ? '' : `, said for ${clock(line.said_s)}`)
 }
 
+/** As a sentence begins. */
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
 /** What is sent as a slug, in plain words. */
 export const spoken = (slug: string) => slug.replaceAll('-', ' ')

@@ -13,7 +13,8 @@ from pydantic import Field, ValidationError
 from ..core.equipment.burners import Burner
 from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
-from ..wire.day import DayIn, DayOut, LookedOut, answer_cure, answer_day, read_day
+from ..wire.day import DayIn, read_day
+from ..wire.day_plan import DayOut, looked
 from ..wire.larder import BurnerIn
 from ..wire.model import Body
 from ..wire.pans import PanIn
@@ -74,14 +75,13 @@ def _read(file: str) -> DayFileIn:
 
 
 def _day(args: argparse.Namespace) -> int:
-    from ..core.day.cures import Cure
     from ..core.day.search import search
 
     body = _read(args.file)
     asked = read_day(body, _GivenLarder(body.kitchen), time.time() if body.now_s is None else body.now_s)
     best: DayOut | None = None
     for found in search(asked.day, args.seconds):
-        told = LookedOut(cure=answer_cure(found, asked.day)) if isinstance(found, Cure) else LookedOut(plan=answer_day(asked, found))  # fmt: skip
+        told = looked(asked, found)
         if args.json:
             print(told.model_dump_json(), flush=True)
         best = told.plan or best

@@ -1,37 +1,30 @@
 """The Day over HTTP: a checked plan at once; then, from a process of its own, better ones and what would cure it."""
 
-import pickle
-import subprocess
-import sys
 import threading
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from functools import partial
 from typing import Any
 
 from flask import Response
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
-from pydantic import Field
 
 from ..core.day.check import faults
-from ..core.day.cures import Cure
-from ..core.day.packer import anew, improve
-from ..core.day.shift import broken_waits, moved, new_faults, shifted
-from ..core.day.tasks import Day, Plan
+from ..core.day.packer import improve
+from ..core.day.tasks import Plan
+from ..core.day.ways import ways
 from ..core.errors import BadInput, Conflict, Impossible, Unavailable
 from ..files.day_papers import Act, Burns, DayPaper, day_sheets, to_csv, to_ical
 from ..files.sheet import to_pdf
-from ..language.day import wait_words
 from ..store.aside import each, reading_of
 from ..store.batches import Batches
 from ..store.database import Database
 from ..store.days import Days, KeptDay
 from ..store.shelf import read_shelf
 from ..wire.begin import SweetBegin
-from ..wire.day import (
-    AskedDay,
+from ..wire.day import AskedDay, DayIn, LookIn, read_day, read_written, written_day
+from ..wire.day_plan import (
     DayBegin,
-    DayIn,
     DayLine,
     DayOut,
     DaysOut,
@@ -39,32 +32,21 @@ from ..wire.day import (
     LookedOut,
     SlipIn,
     SlippedOut,
-    Way,
-    WayOut,
-    answer_cure,
     answer_day,
+    answer_way,
     plan_of,
-    read_day,
-    read_written,
     stays_of,
-    written_day,
 )
 from .bases import ready_bases
 from .begin import planned
+from .day_search import found_lines
 from .larder import ThingPath
 from .making import use_up
 from .stream import Changes
 
 TAGS = [Tag(name="day")]
 MOST_SEARCHES = 2
-SHORT_S, LONG_S = 4.0, 60.0
 LONGEST_SLIP_S = 86_400.0
-
-
-class LookIn(DayIn):
-    """The same day, looked at for so long."""
-
-    seconds: float = Field(SHORT_S, ge=0, le=LONG_S)
 
 
 def first_plan(asked: AskedDay) -> Plan:
@@ -98,7 +80,9 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
         if not places.acquire(blocking=False):
             raise Unavailable("day", "Two days are being worked out already.", "Wait a moment, and look again.", 5.0)
-        return Response(_lines(asked, body.seconds, places), mimetype="application/x-ndjson")
+        answer = Response(found_lines(asked, body.seconds), mimetype="application/x-ndjson")
+        answer.call_on_close(places.release)  # one that nobody read a line of gives its place back too
+        return answer
 
     @app.get("/api/days", tags=TAGS, responses={200: DaysOut})
     def get_days() -> Any:
@@ -118,6 +102,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def begin_day(body: DayBegin) -> Any:
         """Begin a day: every sweet's making at once, and the plan to follow"""
         now = clock()
+        if body.key is not None:
+            with db.reading() as session:
+                if (known := Days(session).begun(body.key)) is not None:
+                    return _kept(known), 201  # sent twice: what it used of the shelf is gone by now
         asked = read_day(body.day, db.kept(read_shelf), now, min(now, body.planned_at_s), ready)
         plan = plan_of(asked, body.tasks)
         if faults(asked.day, plan):
@@ -166,15 +154,16 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
         if body.end_s > max(now, asked.seconds(plan.placed[body.task].end)) + LONGEST_SLIP_S:
             raise BadInput("end_s", "That is more than a day late.", "Say when it ends, within a day.")
-        ways = _ways(asked, plan, now, {body.task: asked.minute(body.end_s)})
+        found = ways(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
+        told = [answer_way(asked, plan, way, after) for way, after in found]
         if body.take is not None:
-            way = next((way for way in ways if way.way == body.take), None)
+            way = next((way for way in told if way.way == body.take), None)
             if way is None:
                 raise Conflict("take", "That way is not there any more.", "Push it all, or look again.")
             with db.writing() as session:
                 day = Days(session).follow(path.id, body.version, way.plan.model_dump(mode="json"))
             changes.publish()
-        return SlippedOut(day=_kept(day), ways=ways)
+        return SlippedOut(day=_kept(day), ways=told)
 
     def paper(day_id: int) -> DayPaper:
         with db.reading() as session:
@@ -202,29 +191,6 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.writing() as session:
             Days(session).remove(path.id)
         return get_days()
-
-
-def _ways(asked: AskedDay, plan: Plan, now_s: float, ends: dict[str, int]) -> list[WayOut]:
-    """Everything pushed; and the rest worked out anew, where that is better and the checker passes it but for what is past."""
-    now = asked.minute(now_s)
-    found: list[tuple[Way, Plan]] = [("push", shifted(asked.day, plan, now, ends))]
-    again = anew(asked.day, plan, now, ends)
-    better = again is not None and _worth(asked.day, plan, again) < _worth(asked.day, plan, found[0][1])
-    if again is not None and better and not new_faults(asked.day, plan, again, now, ends):
-        found.append(("anew", again))
-    ways = []
-    for way, after in found:
-        told = answer_day(asked, after, checked=False)
-        acts = {task.key: task.act for task in told.tasks}
-        waits = [wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)]
-        ways.append(WayOut(way=way, plan=told, moved=moved(plan, after), waits=waits))
-    return ways
-
-
-def _worth(day: Day, before: Plan, after: Plan) -> tuple[int, int, int]:
-    """The less, the better: minutes past serving, minutes waited too long, acts that move."""
-    past = sum(max(0, after.placed[job.last].end - job.due) for job in day.jobs)
-    return past, sum(over for _, over in broken_waits(day, after)), len(moved(before, after))
 
 
 def _line(day: KeptDay) -> DayLine:
@@ -262,30 +228,3 @@ def paper_of(day: KeptDayOut) -> DayPaper:
         burns=[Burns(hob=hob, start_s=start, end_s=end) for hob, start, end in stays_of(plan)],
         spare_min=plan.spare_min,
     )
-
-
-def _lines(asked: AskedDay, seconds: float, places: threading.BoundedSemaphore) -> Iterator[str]:
-    """What the search finds, as it finds it; it is stopped when nobody listens any more."""
-    command = [sys.executable, "-m", "mulvek.core.day.search"]
-    try:
-        with subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE) as process:
-            try:
-                assert process.stdin is not None and process.stdout is not None
-                process.stdin.write(pickle.dumps((asked.day, seconds)))
-                process.stdin.close()
-                for line in process.stdout:
-                    if not line.strip():
-                        yield "\n"  # a closed page ends the search
-                        continue
-                    yield _told(asked, pickle.loads(bytes.fromhex(line.decode()))).model_dump_json() + "\n"
-            finally:
-                process.kill()
-        yield LookedOut(over=True).model_dump_json() + "\n"
-    finally:
-        places.release()
-
-
-def _told(asked: AskedDay, found: Plan | Cure) -> LookedOut:
-    if isinstance(found, Cure):
-        return LookedOut(cure=answer_cure(found, asked.day))
-    return LookedOut(plan=answer_day(asked, found))

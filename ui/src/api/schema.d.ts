@@ -3479,6 +3479,11 @@ export interface components {
             cost: number;
             /** End S */
             end_s: number;
+            /**
+             * Helped
+             * @description When a helper is there
+             */
+            helped?: components["schemas"]["SittingOut"][];
             /** Hobs */
             hobs: string[];
             /** Late Min */

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
+from ..ranges import Z80
 from . import rules
 from .tasks import Day, Plan, Task
 
@@ -64,7 +65,7 @@ def _taking(task: Task, planned: int, z: Days) -> Days:
     if task.slow:
         return np.full(len(z), float(planned))
     m = task.minutes
-    below, above = np.log(m.likely / m.low) / rules.Z80, np.log(m.high / m.likely) / rules.Z80
+    below, above = np.log(m.likely / m.low) / Z80, np.log(m.high / m.likely) / Z80
     clipped = np.clip(z, -FARTHEST, FARTHEST)
     return np.asarray(planned * np.exp(clipped * np.where(clipped < 0, below, above)), dtype=np.float64)
 

@@ -8,11 +8,12 @@ from functools import cache
 from typing import Any
 
 from ..composition.materials import read_table
+from ..equipment.burners import Flame
 from ..errors import Impossible
 from ..planning.sweets.plan import SweetForecast
 from ..planning.sweets.steps import BASE_HANDLING_S, PlannedStep
 from ..ranges import Range
-from .tasks import Cold, Flame, Hands, Job, Task, Wait
+from .tasks import Cold, Hands, Job, Task, Wait
 
 HEAT_KJ_KG, STEAM_KJ_KG = 374.0, 2257.0
 """To bring milk from the fridge to the boil, and to boil a kg of water off (reduction dossier §4)."""

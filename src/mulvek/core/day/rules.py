@@ -2,6 +2,7 @@
 
 import math
 
+from ..ranges import Z80
 from .tasks import Day, DayKitchen, Job, Placed, Task
 
 ONE_PAIR = 100
@@ -12,7 +13,6 @@ GLANCE = 10
 """A look of this load or less is no standing, and can be had while seated."""
 WASH = 5
 """Minutes a pan takes after its stay before the next thing goes into it."""
-Z80 = 1.2816
 MOST_BUFFER = 60
 HEATED = ("strong", "medium")
 """Flames on which a weaker burner takes longer; a gentle one any burner gives."""

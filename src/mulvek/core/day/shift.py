@@ -7,7 +7,6 @@ from dataclasses import replace
 
 from . import rules
 from .chance import arcs_of
-from .check import faults
 from .tasks import Day, Placed, Plan, Task
 
 
@@ -64,17 +63,6 @@ def _hands(day: Day, task: Task, minute: int, others: list[tuple[Task, Placed]])
 def moved(before: Plan, after: Plan) -> list[str]:
     """What begins at another time than it did."""
     return [key for key, place in after.placed.items() if place.start != before.placed[key].start]
-
-
-def new_faults(day: Day, before: Plan, after: Plan, now: int, ends: Mapping[str, int]) -> list[str]:
-    """Faults of what was worked out anew, but for what is past: a task that took longer, and what waited for it."""
-    past = {key for key, place in before.placed.items() if place.start < now or key in ends}
-    held_up = {task.key for task in day.tasks.values() if any(wait.task in past for wait in task.after)}
-    return [
-        fault
-        for fault in faults(day, after)
-        if fault.removeprefix("minutes: ") not in past and fault.removeprefix("wait: ") not in held_up | past
-    ]
 
 
 def broken_waits(day: Day, plan: Plan) -> list[tuple[str, int]]:

@@ -7,11 +7,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
+from ..equipment.burners import Flame
 from ..errors import BadInput
 from ..ranges import Range
 
 Hands = Literal["none", "look", "busy", "lock"]
-Flame = Literal["gentle", "medium", "strong"]
 Cold = Literal["room", "fridge", "freezer"]
 NoGo = Literal["away", "asleep", "seated"]
 

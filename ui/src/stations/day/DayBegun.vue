@@ -4,11 +4,11 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, unwrap, type DayOut } from '@/api/client'
 import { useRunning } from '@/api/kitchen'
-import { clock } from '@/say'
+import { capital, clock } from '@/say'
 import { kitchenMinute } from '@/shell/minute'
 import { moment } from '@/stations/sweets/serving'
 import { doneActs, nextAct } from './begun'
-import { inWords, ofTwenty, spanOf } from './day'
+import { numberWord, ofTwenty, spanOf } from './day'
 import DayActs from './DayActs.vue'
 import DayPicture from './DayPicture.vue'
 
@@ -36,7 +36,6 @@ const left = computed(() => (next.value ? Math.round((next.value.start_s - now.v
 const chosen = ref<number>()
 const page = (sweet: number) => `/stove/sweet/${kept.value!.batches[sweet]}`
 
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 /** It ends so many minutes later than it would now. */
 const LATER = [10, 20, 40]
 type Way = 'push' | 'anew'
@@ -64,7 +63,7 @@ const lateThen = (plan: DayOut) =>
     .join(', ')
 const acts = (n: number) =>
   n
-    ? `${inWords(n)} ${n === 1 ? 'act begins' : 'acts begin'} at another time`
+    ? `${numberWord(n)} ${n === 1 ? 'act begins' : 'acts begin'} at another time`
     : 'nothing else moves'
 </script>
 

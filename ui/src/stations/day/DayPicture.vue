@@ -79,7 +79,9 @@ const over = computed(() => {
   })
   return shown
 })
-const scaleY = (load: number) => (Math.min(load, 130) / 100) * (HANDS - 22)
+/** All hands that are ever there fill the lane, and what is wanted beyond them stands out of it. */
+const most = computed(() => (props.plan.helped?.length ? 200 : 100))
+const scaleY = (load: number) => (Math.min(load, most.value * 1.3) / most.value) * (HANDS - 22)
 
 /** Hours to write: the ends of what is drawn wide, and full hours inside where there is room. */
 const ticks = computed(() => {
@@ -158,7 +160,9 @@ const nights = computed(() => {
       </g>
 
       <text x="0" :y="TOP + HANDS - 30" class="lane">Hands</text>
-      <text x="0" :y="TOP + HANDS - 14" class="soft">one pair</text>
+      <text x="0" :y="TOP + HANDS - 14" class="soft">
+        {{ plan.helped?.length ? 'one pair, a helper' : 'one pair' }}
+      </text>
       <path :d="`M${LEFT} ${TOP + HANDS - scaleY(100)}H${wide}`" class="pair" />
       <g v-for="h in hands" :key="`h-${h.start_s}`">
         <rect
@@ -176,11 +180,11 @@ const nights = computed(() => {
           class="busy"
         />
         <rect
-          v-if="h.load > 100"
+          v-if="h.load > h.there"
           :x="x(h.start_s)"
           :y="TOP + HANDS - scaleY(h.load)"
           :width="Math.max(2, room(h.start_s, h.end_s))"
-          :height="scaleY(h.load) - scaleY(100)"
+          :height="scaleY(h.load) - scaleY(h.there)"
           class="over"
         />
       </g>

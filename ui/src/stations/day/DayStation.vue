@@ -15,7 +15,7 @@ import { moment, typed } from '@/stations/sweets/serving'
 import { useSweetChoices } from '@/stations/sweets/sweet'
 import {
   DAY_FIRST,
-  inWords,
+  numberWord,
   ofTwenty,
   readDay,
   spanOf,
@@ -124,7 +124,7 @@ const burners = computed(() => larder.data.value?.burners ?? [])
 const BURNERS = computed(() =>
   burners.value.map((_, i) => ({
     value: i + 1 === burners.value.length ? '' : String(i + 1),
-    text: `${inWords(i + 1)} burner${i ? 's' : ''}`,
+    text: `${numberWord(i + 1)} burner${i ? 's' : ''}`,
   })),
 )
 const HANDS = [
@@ -133,7 +133,7 @@ const HANDS = [
 ]
 const WATCH = [1, 2, 3, 4].map((n) => ({
   value: String(n),
-  text: `${inWords(n)} pan${n > 1 ? 's' : ''}`,
+  text: `${numberWord(n)} pan${n > 1 ? 's' : ''}`,
 }))
 const served = computed(() => {
   if (!asked.value.body) return words.serve
@@ -181,7 +181,8 @@ async function begin(name: string, key: string): Promise<string> {
         <RouterLink v-for="d in begun" :key="d.id" :to="`/day/${d.id}`">{{ d.name }}</RouterLink>
       </p>
       <p class="sentence">
-        Serve <b>{{ inWords(sweets.length) }} {{ sweets.length === 1 ? 'sweet' : 'sweets' }}</b> to
+        Serve
+        <b>{{ numberWord(sweets.length) }} {{ sweets.length === 1 ? 'sweet' : 'sweets' }}</b> to
         <SentenceWord
           v-model="words.people"
           label="how many people"
@@ -272,7 +273,7 @@ async function begin(name: string, key: string): Promise<string> {
         <template v-else>
           <b>On time</b>, with <b>{{ spanOf(plan.spare_min) }}</b> to spare; begin
           <b>{{ moment(plan.start_s * 1000, kitchenMinute) }}</b>. On your feet
-          <b>{{ spanOf(plan.standing_min) }}</b> in {{ inWords(plan.sittings.length) }}
+          <b>{{ spanOf(plan.standing_min) }}</b> in {{ numberWord(plan.sittings.length) }}
           {{ plan.sittings.length === 1 ? 'go' : 'goes' }}; all of it on time
           <b>{{ ofTwenty(plan.chance) }}</b> days.
         </template>

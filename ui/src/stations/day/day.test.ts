@@ -185,6 +185,10 @@ describe('the picture', () => {
     const lane = handsLane(MORNING)
     expect(lane.find((h) => h.start_s === at(10))).toMatchObject({ load: 89, busy: 65 })
     expect(lane.every((h) => h.end_s > h.start_s)).toBe(true)
+    // two pairs are there while somebody helps: nothing is too much then
+    const helped = handsLane({ ...MORNING, helped: [{ start_s: at(10), end_s: at(11) }] })
+    expect(helped.find((h) => h.start_s === at(10))!.there).toBe(200)
+    expect(helped[0]!.there).toBe(100)
   })
   test('what is cold stands there until it is eaten', () => {
     expect(coldBars(MORNING)).toEqual([

@@ -1,5 +1,5 @@
 import type { DayIn, DayOut, LarderOut, SweetChoices } from '@/api/client'
-import { readServing } from '@/stations/sweets/serving'
+import { dayAfter, readServing } from '@/stations/sweets/serving'
 import { askedOf, nearestMilk, SWEET_FIRST } from '@/stations/sweets/sweet'
 
 /** The words of the Day's sentence as they stand in its address; each sweet in the words of its own sentence. */
@@ -80,7 +80,11 @@ export function hoursOf(text: string): Hours[] | null {
 /** The same on every day that the plan may touch, s. */
 export function spansOf(hours: Hours[], first: number, last: number) {
   const spans: { start_s: number; end_s: number; name: string; seated: boolean }[] = []
-  for (let day = new Date(first - DAY_MS).setHours(0, 0, 0, 0); day <= last; day = nextDay(day)) {
+  for (
+    let day = new Date(first - DAY_MS).setHours(0, 0, 0, 0);
+    day <= last;
+    day = dayAfter(day, 1)
+  ) {
     for (const h of hours) {
       const [start, end] = [day + h.from * 60_000, day + h.to * 60_000]
       if (end > first && start < last)
@@ -89,12 +93,6 @@ export function spansOf(hours: Hours[], first: number, last: number) {
   }
   return spans
 }
-function nextDay(day: number): number {
-  const date = new Date(day)
-  date.setDate(date.getDate() + 1)
-  return date.getTime()
-}
-
 const AHEAD_MS = 4 * DAY_MS
 const AFTER_MS = DAY_MS
 const number = (text: string, least: number, most: number, usual: number) => {
@@ -248,10 +246,10 @@ export function sittingsOf(plan: DayOut): Sitting[] {
   return found.filter((s) => s.acts.length)
 }
 
-/** Steps of the hands lane: from when on so many hundredths of a pair are wanted. */
+/** Steps of the hands lane: from when on so many hundredths of a pair are wanted, of so many that are there. */
 export function handsLane(
   plan: DayOut,
-): { start_s: number; end_s: number; load: number; busy: number }[] {
+): { start_s: number; end_s: number; load: number; busy: number; there: number }[] {
   const edges = [...new Set(plan.tasks.filter((t) => t.load).flatMap((t) => [t.start_s, t.end_s]))]
   edges.sort((a, b) => a - b)
   return edges.slice(1).flatMap((end_s, i) => {
@@ -260,7 +258,8 @@ export function handsLane(
     if (!there.length) return []
     const load = there.reduce((sum, t) => sum + t.load, 0)
     const busy = there.filter((t) => t.load >= 65).reduce((sum, t) => sum + t.load, 0)
-    return [{ start_s, end_s, load, busy }]
+    const helped = plan.helped?.some((s) => s.start_s <= start_s && s.end_s >= end_s)
+    return [{ start_s, end_s, load, busy, there: helped ? 200 : 100 }]
   })
 }
 
@@ -340,7 +339,7 @@ const NUMBERS = [
   'nine',
   'ten',
 ]
-export const inWords = (n: number) => NUMBERS[n] ?? String(n)
+export const numberWord = (n: number) => NUMBERS[n] ?? String(n)
 
 /** "19 of 20". */
 export const ofTwenty = (chance: number) => `${Math.round(chance * 20)} of 20`

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock, spoken } from '@/say'
+import { capital, clock, spoken } from '@/say'
 import BowlRow from './BowlRow.vue'
 import type { Cause, Line } from './mend'
 
@@ -41,7 +41,7 @@ const all = (lines: Line[]) => lines.map(from).join('; ')
       >
         <BowlRow :bowls="preview?.[c.key] ?? c.bowls" :word="spoken(c.word)" />
         <div>
-          <p class="why">{{ c.why.charAt(0).toUpperCase() + c.why.slice(1) }}</p>
+          <p class="why">{{ capital(c.why) }}</p>
           <p v-if="c.speaks.length">{{ all(c.speaks) }}.</p>
           <p class="soft">
             <template v-if="c.against.length">against: {{ all(c.against) }}</template>

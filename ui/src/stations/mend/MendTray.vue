@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '@/say'
 import { computed } from 'vue'
 import { nextTime, type Mending } from './mend'
 
@@ -18,7 +19,6 @@ const emit = defineEmits<{
 }>()
 const question = computed(() => props.mending.question)
 const doing = computed(() => nextTime(props.mending.causes))
-const first = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 </script>
 
 <template>
@@ -63,7 +63,7 @@ const first = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
     <div v-if="doing.length" class="part">
       <h3>Next time</h3>
       <ul class="words">
-        <li v-for="c in doing" :key="c.key">{{ first(c.next) }}.</li>
+        <li v-for="c in doing" :key="c.key">{{ capital(c.next) }}.</li>
       </ul>
     </div>
     <p v-if="mending.batch && doing.length" class="keep">

@@ -13,7 +13,7 @@ import MouldDrawing from '@/moulds/MouldDrawing.vue'
 import PortionRow from '@/moulds/PortionRow.vue'
 import SlabDrawing from '@/moulds/SlabDrawing.vue'
 import StopScale from '@/moulds/StopScale.vue'
-import { grams, weight } from '@/say'
+import { capital, grams, weight } from '@/say'
 import WhyWord from '@/sentence/WhyWord.vue'
 import { useWords } from '@/sentence/words'
 import CountedTray from './CountedTray.vue'
@@ -115,7 +115,7 @@ const suggested = computed(() => {
     words.flavour
   ]
   const name = `${flavour ? `${flavour} ` : ''}${f.value.name}`
-  return name.charAt(0).toUpperCase() + name.slice(1)
+  return capital(name)
 })
 </script>
 

@@ -12,7 +12,15 @@ import { useWords } from '@/sentence/words'
 import ToldLines from './ToldLines.vue'
 import ToldRiver from './ToldRiver.vue'
 import { useSweetChoices, useSweetsChanged } from './sweet'
-import { answersOf, answersSaid, dayOf, linesOf, madeAt, TOLD_FIRST, useHeights } from './told'
+import {
+  answersOf,
+  answersSaid,
+  calendarDay,
+  linesOf,
+  madeAt,
+  TOLD_FIRST,
+  useHeights,
+} from './told'
 
 /** A sweet of one's own, written as one makes it: the lines of a batch that came out well, and what they come to. */
 const route = useRoute()
@@ -119,7 +127,7 @@ function named(then: () => void) {
 }
 /** Of a batch that is not to be a plan: the day it was made, today where nothing is said; null while it is not asked. */
 const made = ref<string | null>(null)
-const today = () => dayOf(Date.now())
+const today = () => calendarDay(Date.now())
 const write = useMutation({
   mutationFn: (key: string) =>
     unwrap(

@@ -13,7 +13,7 @@ const NAMED: Record<string, [number, number]> = { noon: [12, 0], midnight: [24, 
 
 const startOf = (now: number) => new Date(now).setHours(0, 0, 0, 0)
 /** The day so many days on; a change of the clock between them makes no other hour of it. */
-function dayAfter(now: number, days: number): number {
+export function dayAfter(now: number, days: number): number {
   const day = new Date(startOf(now))
   day.setDate(day.getDate() + days)
   return day.getTime()

@@ -9,7 +9,7 @@ import {
   answersOf,
   answersSaid,
   aroundLoose,
-  dayOf,
+  calendarDay,
   inSingleLines,
   linesOf,
   madeAt,
@@ -152,10 +152,10 @@ describe('a loose word', () => {
 
 describe('a batch for the Book alone', () => {
   test('was made today, or at the noon of its day', () => {
-    expect(madeAt(dayOf(Date.now()))).toBeNull()
+    expect(madeAt(calendarDay(Date.now()))).toBeNull()
     expect(madeAt(null)).toBeNull()
     const at = madeAt('2024-02-29')! * 1000
-    expect([dayOf(at), new Date(at).getHours()]).toEqual(['2024-02-29', 12])
+    expect([calendarDay(at), new Date(at).getHours()]).toEqual(['2024-02-29', 12])
   })
   test('is told again by its own lines', () => {
     const paper = { lines: ['2 L milk', '5 spoons of sugar'], answers: { 1: 'level' } }

@@ -72,14 +72,14 @@ export const toldAgain = (
 })
 
 /** The day of a moment as a calendar has it. */
-export function dayOf(ms: number): string {
+export function calendarDay(ms: number): string {
   const at = new Date(ms)
   const two = (n: number) => String(n).padStart(2, '0')
   return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
 }
 /** A day of the calendar as it is sent, s: nothing for today, else its noon. */
 export const madeAt = (day: string | null): number | null =>
-  !day || day === dayOf(Date.now()) ? null : new Date(`${day}T12:00`).getTime() / 1000
+  !day || day === calendarDay(Date.now()) ? null : new Date(`${day}T12:00`).getTime() / 1000
 
 /** A change of what is in the pan, and at which height of the drawing it stands. */
 export type Height = Told['river'][number] & { y: number }

@@ -7,7 +7,8 @@ import pytest
 
 from mulvek.cli import main
 from mulvek.cli.no_larder import NoLarder
-from mulvek.wire.sweet_told import ToldIn, answer_told
+from mulvek.wire.sweet_told import answer_told
+from mulvek.wire.told_lines import ToldIn
 
 FLAGS = ["reckon", "reduce", "--milk", "buffalo", "--amount", "2.4 L", "--pan", "kadhai 29 x 8.6 + 32 x 3.2"]
 

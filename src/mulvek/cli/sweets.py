@@ -225,7 +225,8 @@ def _told_words(args: argparse.Namespace) -> dict[str, Any]:
 
 
 def _told(args: argparse.Namespace) -> int:
-    from ..wire.sweet_told import ToldIn, answer_told
+    from ..wire.sweet_told import answer_told
+    from ..wire.told_lines import ToldIn
 
     a = answer_told(read_body(ToldIn, args, _told_words), NoLarder())
     if args.json:

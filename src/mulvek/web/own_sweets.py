@@ -22,9 +22,10 @@ from ..store.shelf import Shelf, read_shelf
 from ..wire.model import Out
 from ..wire.sweet_batch import run_of
 from ..wire.sweet_choices import OwnSweetIn, OwnSweetOut, SweetChoices, sweet_choices
-from ..wire.sweet_told import ToldBookIn, ToldIn, ToldKeepIn, ToldOut, answer_told
+from ..wire.sweet_told import ToldBookIn, ToldKeepIn, ToldOut, answer_told
 from ..wire.sweet_words import SweetIn, read_prices, read_sweet_plan
 from ..wire.sweets import SweetOut
+from ..wire.told_lines import ToldIn
 from .happened import FUTURE_S
 from .larder import RemoveQuery, ThingPath
 from .stream import Changes

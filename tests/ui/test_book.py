@@ -99,3 +99,30 @@ def test_what_was_made_is_planned_again_from_its_page(page: Page, kitchen_url: s
     expect(plan).to_contain_text(words["amount"])
     expect(page).to_have_url(re.compile(f"acid={words['coagulant']}&.*drain={words['drain']}&.*use={words['use']}"))
     clean(page)
+
+
+@BOTH
+def test_a_sweet_has_its_page_with_its_river_and_what_became_of_it(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/book?only=sweet")
+    page.get_by_role("link", name=re.compile("Sponge balls for the tea")).click()
+    expect(page).to_have_url(re.compile("/book/9$"))
+    words = page.get_by_role("region", name="The batch in words")
+    expect(words).to_contain_text("you made Sponge balls for the tea")
+    river = page.get_by_role("list", name="From what went in to what it gave")
+    expect(river.get_by_role("listitem").first).to_contain_text("Curdle, rinse and drain")
+    figures = page.get_by_role("region", name="Told and got")
+    counted = ask(f"{kitchen_url}/api/book/9/story")["line"]
+    expect(figures.get_by_role("row", name=re.compile("^balls"))).to_contain_text(str(counted["counted"]))
+    clean(page)
+    page.get_by_role("textbox", name="When it was cold").fill("Springy, a little sweet")
+    page.get_by_role("button", name=re.compile("Write it down ?: When it was cold")).click()
+    expect(figures.get_by_text("Springy, a little sweet")).to_be_visible()
+    expect(page.get_by_role("textbox", name="When it was cold")).to_have_value("")
+    page.get_by_role("button", name="all eaten").click()
+    expect(figures.get_by_text(re.compile("Gone on .*: all eaten or used"))).to_be_visible()
+    expect(figures.get_by_role("row", name=re.compile("^it kept"))).to_contain_text("day")
+    expect(page.get_by_role("button", name="all eaten")).to_have_count(0)
+    # its log is on the Stove, where both can be taken back
+    page.get_by_role("link", name="its log, and more to weigh").click()
+    expect(page.get_by_role("list", name="What happened")).to_contain_text("when cold: Springy")
+    clean(page)

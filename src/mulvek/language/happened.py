@@ -118,8 +118,8 @@ def sentence(event: Event, told: Told) -> str:
             return f"{flame} flame"
         case Weighed(mass_kg):
             return f"gave {say(mass_kg, 'mass')}"
-        case Note(text):
-            return text
+        case Note(text, about):
+            return _ABOUT[about] + text
         case FaultFound(fault=key, cause=cause):
             return _found(key, cause)
         case Judged(how):
@@ -161,6 +161,7 @@ def sentence(event: Event, told: Told) -> str:
 
 
 _ADDED = {"butter": "butter", "milk": "milk", "condensed": "condensed milk"}
+_ABOUT = {"": "", "cold": "when cold: ", "guests": "who ate it said: "}
 _GONE = {
     "used-up": "what was left is used up",
     "spoiled": "what was left was thrown away: spoiled",

@@ -32,6 +32,7 @@ from . import (
     rehearsal,
     security,
     shelf,
+    story,
     stream,
     sweets,
 )
@@ -96,6 +97,7 @@ def create_app(
     instruments.routes(app, db, clock, changes, readers)
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
+    story.routes(app, db, clock)
     mending.routes(app, db, clock)
     day.routes(app, db, clock, changes)
     sweets.routes(app, db)

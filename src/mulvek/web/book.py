@@ -1,6 +1,6 @@
 """Book over HTTP: every batch there has been, of any kind, and one beside its plan."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from contextlib import suppress
 from typing import Annotated, Any, Literal
 
@@ -9,17 +9,14 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.batch.kinds import KindName
-from ..core.batch.leftovers import Beside
-from ..core.batch.summary import SummaryPhase
 from ..core.errors import NotFound, Unavailable
-from ..core.mending.faults import faults
-from ..core.ranges import Range
 from ..store.aside import each, reading_of
 from ..store.batches import Batches
-from ..store.book import Line, keep_summaries, page, summed
+from ..store.book import keep_summaries, page, summed
 from ..store.database import Database
 from ..store.mending import faults_in
 from ..wire.batch import BatchRecord
+from ..wire.book import BookLine
 from ..wire.model import LONGEST_WORDS, Out
 from ..wire.reduce import told_when_lit
 from .batches import BatchPath
@@ -38,40 +35,10 @@ class PageQuery(Out):
     wrong: bool = Field(False, description="Those with which something went wrong")
 
 
-class BookLine(Out):
-    """A batch in the list: what went in, what it gave beside what was told."""
-
-    id: int
-    kind: KindName
-    name: str
-    created_at_s: float
-    phase: SummaryPhase
-    of: str
-    told_kg: Range
-    weighed_kg: float | None
-    told_s: Range | None
-    took_s: float | None
-    whey_kg: float | None
-    told_pieces: Range | None
-    counted: int | None
-    one: str
-    many: str
-    wrong: list[str] = Field(description="What was found wrong with it, in words")
-    beside: dict[str, Beside] = Field(
-        default_factory=dict, description="What stands there beside it: whey of a curd, syrup of a sweet"
-    )
-
-
 class BookOut(Out):
     total: int
     lines: list[BookLine]
     aside: list[str] = Field(description="Names of those that are damaged in the file and cannot be read")
-
-
-def _line(line: Line, found: Sequence[str]) -> BookLine:
-    same = {"id": line.id, "kind": line.kind, "name": line.name, "created_at_s": line.created_at_s}
-    wrong = [faults()[key].title for key in found if key in faults()]
-    return BookLine.model_validate(same | (line.summary or {}) | {"wrong": wrong})
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
@@ -89,7 +56,9 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         whole = (line if line.summary else line.with_(fresh.get(line.id)) for line in lines)
         shown, more = each(
             [line for line in whole if line.summary],
-            lambda line: _line(line, wrong.get(line.id, [])),
+            lambda line: BookLine.of_summary(
+                line.id, line.kind, line.name, line.created_at_s, line.summary or {}, wrong.get(line.id, [])
+            ),
             lambda line: line.name,
         )
         return BookOut(total=total, lines=shown, aside=aside + more)

@@ -5,13 +5,13 @@ from typing import Any, Literal
 
 from pydantic import Field
 
+from ..core.batch.course import BASE_OF, sweet_flow
 from ..core.batch.leftovers import left_of
 from ..core.batch.log import Log
-from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, base_step, is_of, may_leave
+from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, may_leave
 from ..core.equipment.quantities import Measures, in_cups
-from ..core.planning.sweets.flow import Flow, flows
 from ..core.planning.sweets.formula import slot_of
-from ..core.planning.sweets.plan import ListRow, SweetForecast
+from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
@@ -35,10 +35,6 @@ def run_of(f: SweetForecast) -> SweetRun:
         stop_kg=f.stop_kg,
         cautions={word: HAZARDS[word] for word in words if word in HAZARDS},
     )
-
-
-BASE_OF = {"to reduce": "reduce", "to curdle": "curdle", "to hang": "hang"}
-"""Lines of the weighing list that go into a base, by how that is made."""
 
 
 class SweetStepOut(Out):
@@ -143,7 +139,7 @@ class SweetBatchOut(Standing):
             for when, do in BASE_OF.items()
             if (of := [done.get(letter, True) for letter, b in bases.items() if b.get("do") == do]) and all(of)
         }
-        flow = _flow(run, state, told)
+        flow = sweet_flow(run, told, state)
         facts = {s["step"]["key"]: s.get("facts", []) for s in told.get("steps", [])}
         return cls(
             **standing(id, name, created_at_s, now_s, log, state, state.nudges),
@@ -215,35 +211,6 @@ def _leaves(run: SweetRun, log: Log, told: Mapping[str, Any]) -> list[LeftOut]:
     names = {of: said["name"] for of, said in (told.get("leaves") or {}).items()}
     weighed = {of: left.kg for of, left in left_of(log.counted, told).items()}
     return [LeftOut(of=of, name=names.get(of, of), mass_kg=weighed.get(of)) for of in may_leave(run)]
-
-
-def _flow(run: SweetRun, state: SweetState, told: Mapping[str, Any]) -> dict[str, Flow]:
-    """Grams along the steps: as weighed where they were, else as told."""
-    gives = {base_step(b["letter"]): float(b["made_kg"]) for b in told.get("bases", [])}
-    for slot, lit in (told.get("lit") or {}).items():
-        kg, last = lit.get("gives_kg") or 0.0, [s.key for s in run.steps if slot_of(s.follows) == slot]
-        if kg and last:
-            gives[last[-1]] = float(kg)
-    if state.stop_kg is not None and "cook" in {s.key for s in run.steps}:
-        gives["cook"] = state.stop_kg
-    for slot, parts in state.bases.items():
-        step = next((s.key for s in reversed(run.steps) if is_of(s, slot)), None)
-        if step is not None:
-            gives[step] = sum(base.mass_kg for base in parts.values())
-    rows = [
-        (row.step or _usual_step(row, run, told), kg if weighed is None else weighed)
-        for row, kg, weighed in zip(run.rows, state.row_kg, state.rows, strict=True)
-    ]
-    finished = state.weighed_kg if state.weighed_kg is not None else state.told_kg.likely
-    return flows(run.steps, rows, gives, finished)
-
-
-def _usual_step(row: ListRow, run: SweetRun, told: Mapping[str, Any]) -> str:
-    """Where a line goes in of a sweet that a former release began, which kept no step with it."""
-    do = None if row.within else BASE_OF.get(row.when)
-    letters = [b["letter"] for b in told.get("bases", []) if do and b.get("do") == do]
-    own = [s.key for s in run.steps if not s.base and not s.key.startswith("part.")]
-    return base_step(letters[0]) if letters else (own or [run.steps[0].key])[0]
 
 
 def keeping_words(told: Mapping[str, Any]) -> str:

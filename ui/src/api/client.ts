@@ -27,6 +27,8 @@ export type Told = Schemas['ToldOut']
 export type SwapOut = Schemas['SwapOut']
 export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
+/** A batch of any kind as the Book tells it. */
+export type BookStory = Schemas['StoryOut']
 export type DayIn = Schemas['DayIn']
 export type DayOut = Schemas['DayOut']
 export type CureOut = Schemas['CureOut']

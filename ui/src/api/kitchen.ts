@@ -70,7 +70,7 @@ export const useStove = () => useRunningWhere(isPan)
 function useOne<B extends LiveAny>(
   id: MaybeRefOrGetter<number>,
   of: (batch: LiveAny) => batch is B,
-  former: 'curd' | 'caramel' | 'sweet',
+  former: 'curd' | 'caramel' | 'sweet' | 'any',
 ) {
   return useQuery({
     queryKey: ['batch', former, computed(() => toValue(id))],
@@ -83,7 +83,9 @@ function useOne<B extends LiveAny>(
       )
       const live = found && (stamp(found) as LiveAny)
       if (live && of(live)) return live
-      if (former === 'caramel') throw new Error('There is no such caramel.') // it never had numbers of its own
+      // these never had numbers of their own
+      if (former === 'caramel' || former === 'any')
+        throw new Error(`There is no such ${former === 'any' ? 'batch' : former}.`)
       const before = { params: { path: { former: `${former}-${number}` } } }
       return stamp(await unwrap(api.GET('/api/batches/former/{former}', before))) as LiveAny as B
     },
@@ -93,6 +95,8 @@ function useOne<B extends LiveAny>(
 }
 export const useCurd = (id: MaybeRefOrGetter<number>) => useOne(id, isCurd, 'curd')
 export const useCaramel = (id: MaybeRefOrGetter<number>) => useOne(id, isCaramel, 'caramel')
+export const useAnyBatch = (id: MaybeRefOrGetter<number>) =>
+  useOne(id, (batch): batch is LiveAny => Boolean(batch), 'any')
 export const useSweetBatch = (id: MaybeRefOrGetter<number>) => useOne(id, isSweet, 'sweet')
 
 /** The whole log of a batch of which only the newest lines were told; asked for again when it grows. */
@@ -121,11 +125,25 @@ export function useWholeLog(batch: MaybeRefOrGetter<LiveAny>) {
   return computed(() => (earlier() ? told.data.value : null) ?? toValue(batch).log)
 }
 
-export function useRecord(id: MaybeRefOrGetter<number>) {
+/** A reduction of the Book beside what was told when it was lit. */
+export function useRecord(id: MaybeRefOrGetter<number>, enabled: MaybeRefOrGetter<boolean> = true) {
   return useQuery({
     queryKey: ['book', computed(() => toValue(id))],
     queryFn: () =>
       unwrap(api.GET('/api/book/{batch_id}', { params: { path: { batch_id: toValue(id) } } })),
+    enabled: computed(() => toValue(enabled)),
+    retry: false,
+  })
+}
+
+/** A batch of any kind as the Book tells it. */
+export function useStory(id: MaybeRefOrGetter<number>) {
+  return useQuery({
+    queryKey: ['book', 'story', computed(() => toValue(id))],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/book/{batch_id}/story', { params: { path: { batch_id: toValue(id) } } }),
+      ),
     retry: false,
   })
 }

@@ -464,6 +464,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book/{batch_id}/story": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A batch of any kind from what went in to how long it kept */
+        get: operations["get_story"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clock": {
         parameters: {
             query?: never;
@@ -4635,6 +4652,20 @@ export interface components {
             why: string;
         };
         /**
+         * KeptOut
+         * @description How long it was told to keep, and how long it did.
+         */
+        KeptOut: {
+            /** Gone At S */
+            gone_at_s: number | null;
+            /** Made At S */
+            made_at_s: number | null;
+            /** Told */
+            told: string;
+            /** Why */
+            why: ("used-up" | "spoiled" | "spilt" | "not-liked") | null;
+        };
+        /**
          * KitchenIn
          * @description Where it is and what its cups hold. Volumes in ml, as they are measured.
          */
@@ -5712,6 +5743,23 @@ export interface components {
             text: string;
         };
         /**
+         * MoneyOut
+         * @description In the kitchen's money: as it was told, and by what was weighed since, at the Larder's prices of today.
+         */
+        MoneyOut: {
+            /** Each */
+            each: number | null;
+            /** Planned */
+            planned: number;
+            /**
+             * Saved
+             * @description Against the same bought
+             */
+            saved: number | null;
+            /** Spent */
+            spent: number;
+        };
+        /**
          * Mould
          * @description A mould's inside: m³, m² of cooled surface, m to its core; its wall and how free it stands.
          *
@@ -5805,9 +5853,15 @@ export interface components {
         };
         /**
          * NoteIn
-         * @description Note(text: str)
+         * @description In the cook's words; ``about``: how it was when it was cold, or what those said who ate it.
          */
         NoteIn: {
+            /**
+             * About
+             * @default
+             * @enum {string}
+             */
+            about?: "" | "cold" | "guests";
             /**
              * At S
              * @description When it happened, seconds since the epoch; now when left out
@@ -5832,6 +5886,20 @@ export interface components {
              * @default false
              */
             waited?: boolean;
+        };
+        /** NoteOut */
+        NoteOut: {
+            /**
+             * About
+             * @enum {string}
+             */
+            about: "" | "cold" | "guests";
+            /** At S */
+            at_s: number;
+            /** Event Id */
+            event_id: number;
+            /** Text */
+            text: string;
         };
         /**
          * Nothing
@@ -6434,6 +6502,38 @@ export interface components {
             low: number;
         };
         /**
+         * Reach
+         * @description kg in the vessel, out of it, and out of it as told; ``into``: the reach that it goes on into, empty at the end.
+         *
+         *     ``name``: of what went in; ``batch``: of which other batch it is a reach.
+         */
+        Reach: {
+            /**
+             * Batch
+             * @default null
+             */
+            batch?: number | null;
+            /** In Kg */
+            in_kg: number;
+            /** Into */
+            into: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Out Kg */
+            out_kg: number;
+            /** Told Kg */
+            told_kg: number;
+            /** Weighed */
+            weighed: boolean;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "milk" | "yoghurt" | "sugar" | "boiled" | "curdled" | "hung" | "caramel" | "step";
+        };
+        /**
          * ReadingIn
          * @description A depth (m), the weight of the contents without the pan (kg) or a volume (m³), off the boil; a spoon
          *     stage (0-7, hot), a temperature (°C, while it boils) or a refractometer's degrees Brix (cooled drop).
@@ -6667,6 +6767,28 @@ export interface components {
              * @enum {integer}
              */
             speed?: 1 | 2 | 5 | 10 | 20 | 60;
+        };
+        /**
+         * RelativeOut
+         * @description Another batch of the same making: a base that came into it, or the sweet that it went into.
+         */
+        RelativeOut: {
+            /** Id */
+            id: number;
+            /**
+             * Kg
+             * @description As much as went from the one into the other
+             */
+            kg: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "reduce" | "curdle" | "strain" | "caramel" | "sweet";
+            /** Name */
+            name: string;
+            /** Slot */
+            slot: string;
         };
         /**
          * ResumedIn
@@ -7342,6 +7464,31 @@ export interface components {
              * @default false
              */
             waited?: boolean;
+        };
+        /**
+         * StoryOut
+         * @description A batch of any kind as the Book tells it.
+         */
+        StoryOut: {
+            /** @description What was told when it began, before a base came off otherwise */
+            first_kg: components["schemas"]["Range"];
+            first_pieces: components["schemas"]["Range"] | null;
+            kept: components["schemas"]["KeptOut"];
+            line: components["schemas"]["BookLine"];
+            money: components["schemas"]["MoneyOut"] | null;
+            /**
+             * Next Time
+             * @description What is to be done otherwise next time, in words
+             */
+            next_time: string[];
+            /** Notes */
+            notes: components["schemas"]["NoteOut"][];
+            /** Parts */
+            parts: components["schemas"]["RelativeOut"][];
+            /** River */
+            river: components["schemas"]["Reach"][];
+            /** Went Into */
+            went_into: components["schemas"]["RelativeOut"][];
         };
         /**
          * StoveOut
@@ -12011,6 +12158,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BatchSamplesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_story: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoryOut"];
                 };
             };
             /** @description Bad Request */

@@ -80,9 +80,15 @@ class Weighed:
     mass_kg: float
 
 
+NoteOf = Literal["", "cold", "guests"]
+
+
 @dataclass(frozen=True, slots=True)
 class Note:
+    """In the cook's words; ``about``: how it was when it was cold, or what those said who ate it."""
+
     text: str
+    about: NoteOf = ""
 
 
 @dataclass(frozen=True, slots=True)

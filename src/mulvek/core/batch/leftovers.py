@@ -31,7 +31,8 @@ class Beside:
     total_solids: float
 
 
-def is_gone(counted: Sequence[Event], of: Leftover) -> bool:
+def is_gone(counted: Sequence[Event], of: Leftover | Literal[""]) -> bool:
+    """Whether it is there no more; of nothing named: what the batch was made for."""
     return any(isinstance(e.what, Gone) and e.what.of == of for e in counted)
 
 

@@ -35,7 +35,7 @@ from .events import (
     Undo,
     Weighed,
 )
-from .leftovers import check_gone, left_of
+from .leftovers import check_gone, is_gone, left_of
 from .log import Log, check_common
 from .pauses import away_s, check_pause, pause_nudge, paused_since
 
@@ -339,7 +339,11 @@ def check_sweet_event(log: Log, new: Event) -> None:
             fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
             check_pause(what, state.paused_at_s, fires)
         case Gone():
-            there = state.done if what.of == "syrup" else what.of in left_of(log.counted, {})
+            there = what.of in left_of(log.counted, {})
+            if what.of == "syrup":
+                there = state.done
+            elif not what.of:
+                there = state.done and not is_gone(log.counted, "")
             check_gone(log.counted, what, there)
         case LeftWeighed(of, kg):
             if of not in may_leave(run):

@@ -7,6 +7,7 @@ import { LONGEST_WORDS } from '@/api/shared'
 import AsideNote from '@/form/AsideNote.vue'
 import { day, minutes, month, weight } from '@/say'
 import { usePages } from './pages'
+import { onStove } from './told'
 
 const route = useRoute()
 const router = useRouter()
@@ -54,14 +55,8 @@ const KINDS = {
   caramel: 'caramel',
   sweet: 'sweet',
 }
-const address = (l: Line) =>
-  l.kind === 'reduce'
-    ? `/book/${l.id}`
-    : l.kind === 'sweet'
-      ? `/stove/sweet/${l.id}`
-      : l.kind === 'caramel'
-        ? `/stove/caramel/${l.id}`
-        : `/stove/curd/${l.id}`
+/** What goes on is on the Stove; what is over has its page here. */
+const address = (l: Line) => (l.phase === 'running' ? onStove(l) : `/book/${l.id}`)
 /** When, what kind, what went in; of a sweet that is made how it came out, a sentence of its own. */
 const about = (l: Line) =>
   [[day(l.created_at_s), KINDS[l.kind]].filter(Boolean).join(', '), l.of]

@@ -1,162 +1,162 @@
 <script setup lang="ts">
-import { LONGEST_NOTE } from '@/api/shared'
-import { NInput } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { useLog, useRecord } from '@/api/kitchen'
+import { useAnyBatch, useLarder, useRecord, useStory } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
-import { clock, cm, day, minutes, weight, spoken } from '@/say'
-import { reduceAgain } from '@/stations/bench/again'
+import { reachesTold } from '@/making/reaches'
+import RiverDrawing from '@/making/RiverDrawing.vue'
+import { grams, weight } from '@/say'
+import PartCurve from './PartCurve.vue'
 import ReadingsTray from './ReadingsTray.vue'
+import StoryNotes from './StoryNotes.vue'
+import { againOf, depthOf, didOf, figuresOf, onStove } from './told'
 
+/** One batch of any kind from what went in to how long it kept: its story, its river, told and got, notes. */
 const route = useRoute()
-const record = useRecord(() => Number(route.params.id))
-const log = useLog()
-const note = ref('')
+const id = () => Number(route.params.id)
+const told = useStory(id)
+const whole = useAnyBatch(id)
+const larder = useLarder()
 
-const batch = computed(() => record.data.value?.batch)
-const told = computed(() => record.data.value?.told)
-const took = computed(() =>
-  batch.value?.off_at_s && batch.value.boiled_at_s
-    ? batch.value.off_at_s - batch.value.boiled_at_s
-    : null,
+const story = computed(() => told.data.value)
+const reduced = computed(() => story.value?.line.kind === 'reduce')
+/** Of a reduction: its curve against what was told when it was lit. */
+const record = useRecord(id, reduced)
+const lit = computed(() => (reduced.value ? record.data.value : undefined))
+const batch = computed(() => (story.value && whole.data.value) || undefined)
+const did = computed(() => didOf(story.value!))
+const river = computed(() =>
+  reachesTold(story.value!, batch.value?.kind === 'sweet' ? batch.value : null),
 )
-const notes = computed(() => batch.value?.log.filter((l) => l.kind === 'note' && !l.undone) ?? [])
-const verdict = (value: number, r: { low: number; high: number }, less: string, more: string) =>
-  value < r.low ? less : value > r.high ? more : 'as told'
-const rows = computed(() => {
-  const b = batch.value
-  const t = told.value
-  if (!b || !t) return []
-  const last = b.points.at(-1)
-  return [
-    {
-      what: 'to serve',
-      told: `${weight(t.served_kg.likely)} (${weight(t.served_kg.low)}–${weight(t.served_kg.high)})`,
-      got: b.weighed_kg === null ? '' : weight(b.weighed_kg),
-      how:
-        b.weighed_kg === null
-          ? 'not weighed'
-          : verdict(b.weighed_kg, t.served_kg, 'less than told', 'more than told'),
-    },
-    {
-      what: 'minutes after the first boil',
-      told: `${minutes(t.after_boil_s.likely)} (${minutes(t.after_boil_s.low)}–${minutes(t.after_boil_s.high)})`,
-      got: took.value === null ? '' : minutes(took.value),
-      how:
-        took.value === null
-          ? 'not off yet'
-          : verdict(took.value, t.after_boil_s, 'sooner than told', 'later than told'),
-    },
-    {
-      what: 'depth when it came off, cm',
-      told: cm(t.stop_depth_m.likely),
-      got: b.off_at_s && last ? cm(last.depth_m) : '',
-      how: b.off_at_s ? 'as estimated' : '',
-    },
-  ]
+/** The first reach of each base leads to its page. */
+const opens = computed(
+  () => new Set(story.value!.parts.map((p) => river.value.find((r) => r.batch === p.id)?.key)),
+)
+const figures = computed(() => {
+  const found = figuresOf(story.value!, larder.data.value?.kitchen.currency ?? 'INR')
+  const depth =
+    batch.value && lit.value ? depthOf(batch.value, lit.value.told.stop_depth_m.likely) : null
+  return depth ? [...found, depth] : found
 })
+const again = computed(() => batch.value && againOf(batch.value))
 /** What was judged cold is known to be wrong. */
 const FAULTS: Record<string, string> = {
   'too-thick': 'too-thick-cold',
   'too-thin': 'too-thin-cold',
 }
 const wrong = computed(() => ({
-  of: batch.value?.id,
-  fault: FAULTS[batch.value?.verdict ?? ''],
+  of: story.value?.line.id,
+  fault: batch.value?.kind === 'reduce' ? FAULTS[batch.value.verdict ?? ''] : undefined,
 }))
-function write() {
-  if (!batch.value || !note.value.trim()) return
-  const sent = note.value
-  log.mutate(
-    { id: batch.value.id, event: { kind: 'note', text: sent.trim() } },
-    { onSuccess: () => note.value === sent && (note.value = '') }, // what was typed meanwhile stays
-  )
-}
+const weighedIn = computed(() =>
+  batch.value?.kind === 'sweet' ? batch.value.rows.filter((r) => r.weighed_kg !== null) : [],
+)
 </script>
 
 <template>
   <div class="page">
     <h1 class="visually-hidden">Book: one batch</h1>
-    <section v-if="record.error.value" class="tray">
-      <p class="sentence problem">{{ record.error.value.message }}</p>
+    <section v-if="told.error.value" class="tray">
+      <p class="sentence problem">{{ told.error.value.message }}</p>
     </section>
-    <template v-else-if="batch && told">
+    <template v-else-if="story && batch">
       <section class="tray" aria-label="The batch in words">
         <p class="legend">
-          <RouterLink to="/book">all batches</RouterLink><b>{{ batch.name }}</b>
+          <RouterLink to="/book">all batches</RouterLink><b>{{ story.line.name }}</b>
         </p>
         <p class="sentence">
-          On <b>{{ day(batch.created_at_s) }}</b> you took
-          <b>{{ batch.amount }} of {{ batch.milk_name }}</b> down in <b>{{ batch.pan.name }}</b> to
-          <b>{{ batch.stop }}</b>.
-          <template v-if="took !== null"
-            >It was on for <b>{{ minutes(took) }} minutes</b> after the first boil</template
+          {{ did[0] }} <b>{{ did[1] }}</b>. {{ did[2] }}
+          <template v-if="story.line.phase === 'running'">It is still under way.</template>
+          <template v-else-if="story.line.phase === 'given-up'">It was given up.</template>
+          <template v-else-if="story.line.weighed_kg !== null && story.line.kind !== 'sweet'">
+            It gave <b>{{ weight(story.line.weighed_kg) }}</b>.
+          </template>
+          <template v-if="story.parts.length"
+            ><template v-for="(p, i) in story.parts" :key="p.id"
+              >{{ i === 0 ? ' Into it came ' : i === story.parts.length - 1 ? ' and ' : ', '
+              }}<b>{{ grams(p.kg) }}</b> of
+              <RouterLink :to="`/book/${p.id}`">{{ p.name }}</RouterLink></template
+            >.
+          </template>
+          <template v-if="story.went_into.length"
+            ><template v-for="(p, i) in story.went_into" :key="p.id"
+              >{{ i === 0 ? ' ' : ', ' }}<b>{{ grams(p.kg) }}</b> went into
+              <RouterLink :to="`/book/${p.id}`">{{ p.name }}</RouterLink></template
+            >.
+          </template>
+          <span v-if="story.line.wrong.length" class="wrong"
+            >{{ story.line.wrong.join('; ') }}.</span
           >
-          <template v-else>It is still on the fire</template
-          ><template v-if="batch.weighed_kg !== null">
-            and gave <b>{{ weight(batch.weighed_kg) }}</b></template
-          >. <RouterLink :to="reduceAgain(batch.words)">Again, like this time.</RouterLink>
+          {{ ' ' }}<RouterLink v-if="again" :to="again">Again, like this time.</RouterLink>
         </p>
       </section>
-      <BatchCurve class="curve" :batch="batch" :told="told" />
+      <p class="ways">
+        <RouterLink class="touch" :to="onStove(story.line)">its log, and more to weigh</RouterLink>
+        <RouterLink class="touch" :to="{ path: '/book/mend', query: wrong }"
+          >What went wrong?</RouterLink
+        >
+      </p>
+      <p v-if="batch.kind === 'sweet' && batch.on_paper" class="paper">
+        <span class="soft">Written in as it was told:</span>
+        <q v-for="line in batch.on_paper.lines.filter(Boolean)" :key="line">{{ line }}</q>
+      </p>
+      <RiverDrawing
+        :reaches="river"
+        :low="river.every((r) => !r.rows.length)"
+        past
+        name="From what went in to what it gave"
+      >
+        <template #act="{ reach }">
+          <RouterLink
+            v-if="reach.batch !== null && opens.has(reach.key)"
+            :to="`/book/${reach.batch}`"
+            >its page</RouterLink
+          >
+        </template>
+      </RiverDrawing>
+      <BatchCurve v-if="lit" class="curve" :batch="lit.batch" :told="lit.told" />
+      <PartCurve
+        v-for="p in story.parts.filter((x) => x.kind === 'reduce')"
+        :id="p.id"
+        :key="p.id"
+        :name="p.name"
+      />
       <section class="tray doing" aria-label="Told and got">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Told and got</th>
-              <th scope="col">told</th>
-              <th scope="col">got</th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in rows" :key="r.what">
-              <th scope="row">{{ r.what }}</th>
-              <td>{{ r.told }}</td>
-              <td class="got">{{ r.got }}</td>
-              <td class="soft">{{ r.how }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <div class="notes">
-          <template v-if="batch.phase === 'off' || batch.phase === 'weighed'">
-            <h2 class="heading">When it was cold</h2>
-            <p class="cold">
-              it was
-              <button
-                v-for="v in ['too-thin', 'right', 'too-thick'] as const"
-                :key="v"
-                type="button"
-                class="touch"
-                :aria-pressed="batch.verdict === v"
-                @click="log.mutate({ id: batch.id, event: { kind: 'judged', how: v } })"
-              >
-                {{ spoken(v) }}
-              </button>
-            </p>
-            <p>
-              <RouterLink class="touch" :to="{ path: '/book/mend', query: wrong }"
-                >What went wrong?</RouterLink
-              >
-            </p>
-            <p v-if="batch.verdict" class="soft">The next plans’ thickness leans on it.</p>
+        <div>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Told and got</th>
+                <th scope="col">told</th>
+                <th scope="col">got</th>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in figures" :key="r.what">
+                <th scope="row">{{ r.what }}</th>
+                <td>{{ r.told }}</td>
+                <td class="got">{{ r.got }}</td>
+                <td class="soft">{{ r.how }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <template v-if="weighedIn.length">
+            <h2 class="heading">Weighed in</h2>
+            <ul class="weighed">
+              <li v-for="r in weighedIn" :key="r.number">
+                {{ r.name }} <b>{{ grams(r.weighed_kg!) }}</b>{{ ' '
+                }}<span class="soft">told {{ grams(r.grams / 1000) }}</span>
+              </li>
+            </ul>
           </template>
-          <h2 class="heading">Notes</h2>
-          <p v-for="n in notes" :key="n.event_id" class="words">
-            <span class="soft">{{ clock(n.at_s) }}</span> {{ n.text }}
-          </p>
-          <form @submit.prevent="write">
-            <NInput
-              v-model:value="note"
-              :maxlength="LONGEST_NOTE"
-              placeholder="How did it turn out cold?"
-              :input-props="{ 'aria-label': 'A note' }"
-            />
-            <button type="submit" class="plate" :disabled="!note.trim()">Write it down</button>
-          </form>
-          <p v-if="log.error.value" class="problem" role="alert">{{ log.error.value.message }}</p>
+          <template v-if="story.next_time.length">
+            <h2 class="heading">Next time</h2>
+            <p v-for="say in story.next_time" :key="say" class="next">{{ say }}</p>
+          </template>
+          <p v-if="story.kept.told" class="soft">{{ story.kept.told }}</p>
         </div>
+        <StoryNotes :story="story" :batch="batch" />
       </section>
       <ReadingsTray :batch-id="batch.id" />
     </template>
@@ -164,6 +164,25 @@ function write() {
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 24px;
+  margin: 8px 32px 4px;
+}
+.wrong {
+  color: var(--madder);
+}
+.paper {
+  margin: 6px 32px 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  font: 19px/26px var(--words);
+}
+.paper .soft {
+  font: 13.5px/26px var(--figures);
+}
 .curve {
   margin: 14px 4px 12px;
 }
@@ -196,32 +215,25 @@ thead th + th {
   font-size: 22px;
   font-weight: 680;
 }
-.cold {
-  display: flex;
-  gap: 16px;
-  margin-bottom: 6px;
+.heading {
+  margin-top: 16px;
 }
-.cold [aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 700;
-}
-.notes .words {
-  margin-top: 4px;
-  font-size: 18px;
+.weighed li {
   line-height: 25px;
 }
-form {
-  display: flex;
-  gap: 12px;
-  margin-top: 12px;
-  align-items: center;
+.next {
+  font: 18px/25px var(--words);
+}
+.next::first-letter {
+  text-transform: uppercase;
 }
 @media (max-width: 900px) {
+  .ways,
+  .paper {
+    margin-inline: 16px;
+  }
   .doing {
     grid-template-columns: minmax(0, 1fr);
-  }
-  form {
-    flex-wrap: wrap;
   }
 }
 </style>

@@ -24,7 +24,8 @@ import { clockOf, cooks, nextAfter } from './steps'
 import { useLogging } from './logging'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
-import MakingRiver from '@/making/MakingRiver.vue'
+import { reachesOf } from '@/making/reaches'
+import RiverDrawing from '@/making/RiverDrawing.vue'
 
 /** A sweet as it is made: what runs now with its clock, what is ready to begin, the weighing list, and what it gave. */
 const route = useRoute()
@@ -53,6 +54,15 @@ const made = (s: Step) => lives.value.find((x) => ofThis(x) && x.making?.slot ==
 const bases = computed(() =>
   (kitchen.data.value ?? []).filter((x) => x.kind !== 'sweet' && ofThis(liveOf(x))),
 )
+const river = computed(() =>
+  reachesOf(
+    b.value!,
+    first.value,
+    (s) => clockOf(s, left(s)),
+    (s) => s.phase === 'running' && left(s) < 0,
+  ),
+)
+const byKey = computed(() => new Map(b.value?.steps.map((s) => [s.key, s])))
 /** What else runs, beside the step in hand and what is drawn with its own pan. */
 const also = computed(() => running.value.filter((x) => x !== first.value && !made(x)))
 /** What one of them asks for now comes before the sweet's own step. */
@@ -229,39 +239,36 @@ useKeys([
         :also="also"
         @done="done"
       />
-      <MakingRiver
-        :batch="b"
-        :first="first"
-        :time="(s) => clockOf(s, left(s))"
-        :over="(s) => s.phase === 'running' && left(s) < 0"
-      >
-        <template #act="{ step: s }">
-          <RouterLink
-            v-if="s.base_kg !== null && s.base_batch !== null"
-            :to="`${s.bench ? '/stove/curd' : '/book'}/${s.base_batch}`"
-            >gave {{ grams(s.base_kg) }}</RouterLink
-          >
-          <RouterLink v-else-if="s.phase !== 'done' && made(s)" :to="made(s)!.path">{{
-            made(s)!.name
-          }}</RouterLink>
-          <template v-else-if="!b.given_up && s !== first">
-            <button v-if="s.phase === 'ready'" type="button" class="touch" @click="begin(s)">
-              begin too<span class="visually-hidden">: {{ s.say }}</span>
-            </button>
+      <RiverDrawing :reaches="river" name="The steps">
+        <template #act="{ reach }">
+          <template v-for="s in [byKey.get(reach.key)!]" :key="s.key">
             <RouterLink
-              v-if="s.lit_slot && (s.phase === 'ready' || (s.phase === 'waits' && !s.base))"
-              :to="onBench(s)"
-              >plan it</RouterLink
+              v-if="s.base_kg !== null && s.base_batch !== null"
+              :to="`${s.bench ? '/stove/curd' : '/book'}/${s.base_batch}`"
+              >gave {{ grams(s.base_kg) }}</RouterLink
             >
-            <TakeBase
-              v-if="s.base && s.phase === 'ready'"
-              :making="b.id"
-              :letter="s.base"
-              :does="DOES[s.bench]!"
-            />
+            <RouterLink v-else-if="s.phase !== 'done' && made(s)" :to="made(s)!.path">{{
+              made(s)!.name
+            }}</RouterLink>
+            <template v-else-if="!b.given_up && s !== first">
+              <button v-if="s.phase === 'ready'" type="button" class="touch" @click="begin(s)">
+                begin too<span class="visually-hidden">: {{ s.say }}</span>
+              </button>
+              <RouterLink
+                v-if="s.lit_slot && (s.phase === 'ready' || (s.phase === 'waits' && !s.base))"
+                :to="onBench(s)"
+                >plan it</RouterLink
+              >
+              <TakeBase
+                v-if="s.base && s.phase === 'ready'"
+                :making="b.id"
+                :letter="s.base"
+                :does="DOES[s.bench]!"
+              />
+            </template>
           </template>
         </template>
-      </MakingRiver>
+      </RiverDrawing>
       <section class="tray log-it" aria-label="Log it">
         <p class="legend"><b>Weigh and log</b></p>
         <div>

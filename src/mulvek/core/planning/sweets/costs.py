@@ -109,3 +109,37 @@ def cost(
         bought_each=None if bought is None else bought / count,
         saved=None if bought is None else bought - total,
     )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Spent:
+    """What a batch was told to cost and what it did, with ``each`` piece; ``saved`` against the same bought."""
+
+    planned: float
+    spent: float
+    each: float | None
+    saved: float | None
+
+
+def spent(
+    planned: float,
+    told_kg: Mapping[str, float],
+    used_kg: Mapping[str, float],
+    per_kg: Mapping[str, float],
+    pieces: int | None = None,
+    bought_each: float | None = None,
+    more: float = 0.0,
+) -> Spent:
+    """What a batch cost by what truly went in; what has no price changes nothing. ``more``: what was paid besides.
+
+    >>> spent(20.0, {"milk": 2.0, "fig": 0.1}, {"milk": 2.5, "fig": 0.2}, {"milk": 4.0}, pieces=11, bought_each=3.0)
+    Spent(planned=20.0, spent=22.0, each=2.0, saved=11.0)
+    """
+    keys = per_kg.keys() & (told_kg.keys() | used_kg.keys())
+    total = planned + more + sum((used_kg.get(key, 0.0) - told_kg.get(key, 0.0)) * per_kg[key] for key in keys)
+    return Spent(
+        planned=planned,
+        spent=total,
+        each=total / pieces if pieces else None,
+        saved=None if bought_each is None or not pieces else bought_each * pieces - total,
+    )

@@ -1,55 +1,43 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { SweetBatch } from '@/api/client'
-import { clock, grams } from '@/say'
-import { columnsOf, lanesOf, placesOf, reaches } from './river'
-import { glyphOf } from './glyphs'
+import { grams } from '@/say'
+import { columnsOf, lanesOf, placesOf, reaches as stretches } from './river'
+import type { Shown } from './reaches'
 import VesselGlyph from './VesselGlyph.vue'
 
 /**
- * A making as a river: each step where its milk flows, as wide as what is in it; told until it is weighed. What goes in
+ * A making as a river: each reach where its milk flows, as wide as what is in it; told until it is weighed. What goes in
  * stands under the step that it goes into. On a phone the same steps are a list.
  */
-type Step = SweetBatch['steps'][number]
-const props = defineProps<{
-  batch: SweetBatch
-  first: Step | undefined
-  /** How long it takes, or what is left of it, in words. */
-  time: (step: Step) => string
-  over: (step: Step) => boolean
-}>()
-defineSlots<{ act(props: { step: Step }): unknown }>()
+const props = defineProps<{ reaches: Shown[]; name: string; low?: boolean; past?: boolean }>()
+defineSlots<{ act?(props: { reach: Shown }): unknown }>()
 
 const holder = ref<HTMLElement>()
 const { width } = useElementSize(holder, { width: 1220, height: 400 })
-const LANE = 228
+/** Where nothing is weighed into a step and nothing is to be done, its lane is low. */
+const lane = computed(() => (props.low ? 152 : 228))
 const BANK = 56
 const WIDEST = 34
-const places = computed(() => placesOf(props.batch.steps))
+const places = computed(() => placesOf(props.reaches))
 const columns = computed(() => columnsOf(places.value))
 const lanes = computed(() => lanesOf(places.value))
 const column = computed(() => width.value / columns.value)
 const drawn = computed(() =>
-  reaches(props.batch.steps, places.value, {
+  stretches(props.reaches, places.value, {
     column: column.value,
-    lane: LANE,
+    lane: lane.value,
     bank: BANK,
     widest: WIDEST,
   }),
 )
-const byKey = computed(() => new Map(props.batch.steps.map((s) => [s.key, s])))
-const weighed = (s: Step) => s.base_kg !== null || (!s.into && props.batch.weighed_kg !== null)
-const goesIn = (s: Step) => props.batch.rows.filter((r) => r.step === s.key)
-const amount = (g: number) => (g >= 10 ? grams(g / 1000) : `${g.toFixed(1)} g`)
-/** The first clause says what it is; the whole stands in the sentence above when its turn comes. */
-const short = (s: Step) => s.say.replace(/\.$/, '')
+const byKey = computed(() => new Map(props.reaches.map((s) => [s.key, s])))
 /** It leaves its lane for that of the step it goes on into. */
-const leaves = (s: Step) => {
+const leaves = (s: Shown) => {
   const into = places.value.get(s.into)
   return into !== undefined && into.lane !== places.value.get(s.key)!.lane
 }
-const style = (s: Step) => {
+const style = (s: Shown) => {
   const p = places.value.get(s.key)!
   return { '--column': p.column, '--lane': p.lane }
 }
@@ -62,52 +50,45 @@ const style = (s: Step) => {
     :style="{
       '--columns': columns,
       '--lanes': lanes,
-      '--lane-px': `${LANE}px`,
+      '--lane-px': `${lane}px`,
       '--bank': `${BANK}px`,
     }"
   >
-    <svg class="water" :width="width" :height="lanes * LANE" aria-hidden="true">
+    <svg class="water" :width="width" :height="lanes * lane" aria-hidden="true">
       <path
         v-for="r in drawn"
         :key="r.key"
         :d="r.path"
-        :class="[byKey.get(r.key)?.phase, { milk: byKey.get(r.key)?.base }]"
+        :class="[byKey.get(r.key)?.phase, { milk: byKey.get(r.key)?.milk, past }]"
       />
     </svg>
-    <ol class="steps" aria-label="The steps">
+    <ol class="steps" :aria-label="name">
       <li
-        v-for="s in batch.steps"
+        v-for="s in reaches"
         :key="s.key"
-        :class="[s.phase, { here: s === first, over: over(s), leaves: leaves(s) }]"
+        :class="[s.phase, { here: s.here, over: s.over, leaves: leaves(s) }]"
         :style="style(s)"
-        :aria-current="s === first ? 'step' : undefined"
+        :aria-current="s.here ? 'step' : undefined"
       >
         <span class="glyph"
           ><VesselGlyph
-            :kind="glyphOf(s)"
+            :kind="s.glyph"
             :full="s.phase !== 'waits'"
             :lit="s.phase === 'running'"
             :faint="s.phase === 'waits'"
         /></span>
-        <span class="gives" :class="{ sure: weighed(s) }"
-          >{{ grams(s.out_kg) }}<small>{{ weighed(s) ? ' weighed' : ' told' }}</small></span
+        <span class="gives" :class="{ sure: s.weighed }"
+          >{{ grams(s.out_kg) }}<small>{{ s.mark }}</small></span
         >
-        <span class="what" :title="s.say">{{ short(s) }}</span>
-        <span class="time">
-          <template v-if="s.done_at_s">done at {{ clock(s.done_at_s) }}</template>
-          <template v-else>{{ time(s) }}</template>
-        </span>
-        <span class="act"><slot name="act" :step="s" /></span>
-        <ul v-if="goesIn(s).length" class="rows" :aria-label="`into it: ${short(s)}`">
-          <li
-            v-for="r in goesIn(s).slice(0, 4)"
-            :key="r.number"
-            :class="{ in: r.weighed_kg !== null || r.in_base }"
-          >
+        <span class="what" :title="s.say">{{ s.say }}</span>
+        <span class="time">{{ s.time }}</span>
+        <span class="act"><slot name="act" :reach="s" /></span>
+        <ul v-if="s.rows.length" class="rows" :aria-label="`into it: ${s.say}`">
+          <li v-for="r in s.rows.slice(0, 4)" :key="r.number" :class="{ in: r.in }">
             <span>{{ r.name }}</span>
-            <b>{{ amount(r.weighed_kg === null ? r.grams : r.weighed_kg * 1000) }}</b>
+            <b>{{ r.amount }}</b>
           </li>
-          <li v-if="goesIn(s).length > 4">and {{ goesIn(s).length - 4 }} more</li>
+          <li v-if="s.rows.length > 4">and {{ s.rows.length - 4 }} more</li>
         </ul>
       </li>
     </ol>
@@ -133,7 +114,7 @@ const style = (s: Step) => {
   fill: var(--enamel);
   stroke: var(--ink-soft);
 }
-.water .done {
+.water .done:not(.past) {
   fill: color-mix(in srgb, var(--leaf) 30%, var(--counter));
 }
 .water .running {

@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.batch.curd_run import difference, learn_yield
+from mulvek.core.batch.curd_run import difference
 from mulvek.core.batch.events import Begun, Event, Note, Poured, StepDone, Undo, Weighed, WheyWeighed, standing
 from mulvek.core.batch.kinds import KINDS
 from mulvek.core.batch.log import Log
@@ -162,16 +162,3 @@ def test_what_cannot_happen_names_itself(plan, what, error, field):
     assert caught.value.field == field and caught.value.fix
     with pytest.raises(Conflict):
         check_curd_event(plan, [], Event(1, T0, StepDone()))
-
-
-@settings(max_examples=60, deadline=None)
-@given(ratios=st.lists(st.floats(-0.25, 0.25), min_size=1, max_size=8))
-def test_learning_lies_between_the_guess_and_what_was_seen(ratios):
-    learned, counted = learn_yield(ratios)
-    assert counted <= len(ratios)
-    assert min(0.0, *ratios) - 1e-12 <= learned <= max(0.0, *ratios) + 1e-12
-    # a wrong unit is left out
-    wild, still = learn_yield([*ratios, math.log(1000)])
-    assert wild == learned and still == counted
-    steady = [learn_yield([0.1] * n)[0] for n in range(1, 6)]
-    assert steady == sorted(steady) and steady[-1] < 0.1

@@ -1,55 +1,20 @@
 """What keeps a kitchen of many years quick: sums instead of lists, packed forecasts, lines told once, indices used."""
 
-import math
 import zlib
 
 import pytest
-from hypothesis import given
-from hypothesis import strategies as st
 from sqlalchemy import text
 
-from mulvek.core.batch.learning import VERDICTS, Lesson, Taught, judge_thickness, pooled_prior, update
-from mulvek.core.planning.reduce.plan import Rate, Thickness
+from mulvek.core.batch.learning import LOOKED_AT
+from mulvek.core.errors import NotFound
 from mulvek.store.batches import Batches
 from mulvek.store.database import Database
 from mulvek.store.shelf import read_shelf
 from mulvek.store.tables import BatchRow
+from mulvek.store.teaching import Teaching, Window, rate_key
 from mulvek.web.app import create_app, stop
 from tests.kitchens import EPOCH_S, Clock
 from tests.load.large_kitchen import grow
-
-lessons = st.lists(
-    st.builds(Lesson, st.floats(-1.5, 1.5), st.floats(0.05, 0.6)),
-    min_size=1,
-    max_size=30,
-)
-
-
-@given(lessons)
-def test_the_sum_of_lessons_says_what_they_say_one_after_another(seen):
-    one_by_one = Rate()
-    for lesson in seen:
-        one_by_one = update(one_by_one, Taught.of([lesson]))
-    at_once = update(Rate(), Taught.of(seen))
-    assert at_once.ln_mean == pytest.approx(one_by_one.ln_mean, abs=1e-9)
-    assert at_once.ln_sd == pytest.approx(one_by_one.ln_sd) and at_once.batches == len(seen)
-    assert at_once.ln_sd < Rate().ln_sd
-    assert min(0.0, *(x.ln_ratio for x in seen)) - 1e-9 <= at_once.ln_mean
-    assert at_once.ln_mean <= max(0.0, *(x.ln_ratio for x in seen)) + 1e-9
-
-
-@given(st.lists(lessons, max_size=5))
-def test_a_pooled_guess_lies_among_its_cells(cells):
-    pooled = pooled_prior(map(Taught.of, cells))
-    means = [0.0, *(t.total / t.weight for t in map(Taught.of, cells))]
-    assert min(means) - 1e-9 <= pooled.ln_mean <= max(means) + 1e-9
-
-
-@given(st.dictionaries(st.sampled_from(sorted(VERDICTS)), st.integers(0, 400)))
-def test_verdicts_in_whatever_number_only_make_surer(said):
-    judged = judge_thickness(Thickness(), said)
-    assert judged.batches == sum(said.values())
-    assert judged.ln_sd <= Thickness().ln_sd and math.isfinite(judged.ln_mean)
 
 
 @pytest.fixture
@@ -60,26 +25,47 @@ def large(tmp_path, templates):
     return file
 
 
-def test_lessons_are_summed_by_the_file_as_they_would_be_one_by_one(large):
+def test_the_newest_lessons_of_each_burner_are_what_it_is_reckoned_from(large):
     db = Database(large)
     with db.reading() as session:
+        found = Teaching(session).rates([1, 2, 3])
+        rows = session.query(BatchRow).filter(BatchRow.lesson_ln.is_not(None)).order_by(BatchRow.created_at).all()
         shelf = read_shelf(session)
-        rows = session.query(BatchRow).filter(BatchRow.lesson_ln.is_not(None)).all()
-    for (burner, pan, flame), seen in _by_cell(rows).items():
-        found = shelf.lessons[burner][pan, flame]
-        by_hand = Taught.of(seen)
-        assert found.batches == by_hand.batches
-        assert (found.weight, found.total) == pytest.approx((by_hand.weight, by_hand.total))
+    for burner, lessons in found.items():
+        newest = [row for row in rows if row.burner_id == burner][-LOOKED_AT:]
+        assert [(x.batch, x.ln_ratio) for x in lessons] == [(row.id, row.lesson_ln) for row in newest]
+        last = lessons[-1]
+        told = shelf.rate(last.pan, burner, last.flame)
+        assert told.batches > 1 and told.ln_sd < 0.1
     db.close()
 
 
-def _by_cell(rows):
-    cells = {}
-    for row in rows:
-        if row.burner_id is not None and row.pan_id is not None:
-            cell = cells.setdefault((row.burner_id, row.pan_id, row.flame), [])
-            cell.append(Lesson(row.lesson_ln, row.lesson_sd))
-    return cells
+def test_what_is_left_out_frozen_or_begun_anew_teaches_no_more(large):
+    db = Database(large)
+    with db.writing() as session:
+        teaching = Teaching(session)
+        lessons = teaching.rates([1])[1]
+        cell = [x for x in lessons if (x.pan, x.flame) == (lessons[-1].pan, lessons[-1].flame)]
+        began = {row.id: row.created_at for row in session.query(BatchRow)}
+        key = rate_key(1, cell[-1].pan, cell[-1].flame)
+        teaching.leave_out(cell[-1].batch, True)
+        assert cell[-1] not in teaching.rates([1])[1]
+        teaching.leave_out(cell[-1].batch, False)
+        assert cell[-1] in teaching.rates([1])[1]
+        middle = began[cell[len(cell) // 2].batch]
+        for window, stays in (
+            (Window(from_s=middle), cell[len(cell) // 2 :]),
+            (Window(until_s=middle), cell[: len(cell) // 2 + 1]),
+        ):
+            teaching.keep_window("rate", key, window)
+            here = [x for x in Teaching(session).rates([1])[1] if (x.pan, x.flame) == (cell[-1].pan, cell[-1].flame)]
+            assert here == stays
+        # other pans and flames of that burner are as they were
+        others = [x for x in lessons if x not in cell]
+        assert [x for x in Teaching(session).rates([1])[1] if x not in cell] == others
+        with pytest.raises(NotFound):
+            teaching.leave_out(99_999, True)
+    db.close()
 
 
 def test_the_book_says_the_same_a_second_time_and_news_of_a_line_at_once(large):
@@ -152,8 +138,8 @@ def test_forecasts_are_packed_and_former_ones_read_and_damaged_ones_harm_nothing
     [
         "SELECT id FROM batch ORDER BY created_at DESC, id DESC LIMIT 50 OFFSET 100",
         "SELECT id FROM batch WHERE finished = 0 ORDER BY created_at",
-        "SELECT burner_id, pan_id, flame, count(*), sum(lesson_ln), sum(lesson_sd) FROM batch "
-        "WHERE finished = 1 AND lesson_ln IS NOT NULL GROUP BY burner_id, pan_id, flame",
+        "SELECT id FROM batch WHERE burner_id = 1 AND lesson_ln IS NOT NULL AND finished AND NOT left_out "
+        "ORDER BY created_at DESC LIMIT 120",
         "SELECT verdict, count(*) FROM batch WHERE verdict IS NOT NULL GROUP BY verdict",
         "SELECT batch_id FROM event WHERE kind = 'note'",
         "SELECT batch_id, max(id) FROM event WHERE batch_id IN (1, 2) GROUP BY batch_id",

@@ -9,6 +9,7 @@ from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.steps import Pace
 
 
 class NoLarder:
@@ -40,6 +41,9 @@ class NoLarder:
 
     def curd_yield(self, milk_id: int) -> tuple[float, int]:
         return 0.0, 0
+
+    def pace(self, sweet: str, step: str) -> Pace | None:
+        return None
 
     def thickness(self) -> Thickness:
         return Thickness()

@@ -9,6 +9,18 @@ from ..core.planning.sweets.steps import PlannedStep
 
 def step_facts(step: PlannedStep, f: SweetForecast) -> list[str]:
     """The figures of this step; none where its own words say enough."""
+    return _figures(step, f) + _pace(step)
+
+
+def _pace(step: PlannedStep) -> list[str]:
+    """That its minutes are this cook's own."""
+    if not step.tried:
+        return []
+    times = "once" if step.tried == 1 else f"{step.tried} times"
+    return [f"As long as it took you, timed {times}: {step.pace:.1f} of the usual."]
+
+
+def _figures(step: PlannedStep, f: SweetForecast) -> list[str]:
     match step.key:
         case "syrup" if f.syrup:
             return _syrup(f.syrup)

@@ -49,7 +49,7 @@ PASSING = (
     AuditRow,
 )
 """Rows that no plan looks at."""
-TAUGHT = ("lesson_ln", "lesson_sd", "verdict", "ln_ratio")
+TAUGHT = ("lesson_ln", "lesson_sd", "verdict", "ln_ratio", "left_out")
 """Columns of a batch by which it teaches later plans."""
 
 

@@ -4,6 +4,7 @@ Book. Worked out again after each event that can change it, undo included."""
 from dataclasses import asdict, replace
 from typing import TYPE_CHECKING, Any
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session, load_only
 
 from ..core.batch.attention import Hushed, Missed, Snoozed
@@ -15,8 +16,9 @@ from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
 from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetState
+from ..core.batch.timed import timed_steps
 from ..core.planning.reduce.plan import Rate
-from .tables import BatchRow
+from .tables import BatchRow, LessonRow
 
 if TYPE_CHECKING:
     from .batches import Batch
@@ -35,6 +37,8 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
     state = batch.state(max(now_s, batch.log.newest_s))
     row.finished = state.finished
     _keep_what_it_teaches(row, batch, state, now_s)
+    if isinstance(state, SweetState):
+        _keep_timed_steps(session, batch, state)
     told = line_of(batch, state)
     if row.summary != told:
         row.summary = told
@@ -54,6 +58,21 @@ def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:
         return {}
     counted, told = batch.log.counted, batch.forecast
     return syrup_of(counted, told, state.done) | left_of(counted, told)
+
+
+def _keep_timed_steps(session: Session, batch: "Batch", state: SweetState) -> None:
+    """Of a sweet that is made, and was made here: one on paper was not timed."""
+    made = state.done and not state.given_up and "told" not in batch.forecast
+    taught = timed_steps(batch.plan.sweet, state) if made else {}
+    kept = {row.key: row for row in session.scalars(select(LessonRow).where(LessonRow.batch_id == batch.id))}
+    for key, row in kept.items():
+        if key not in taught:
+            session.delete(row)
+    for key, ln_ratio in taught.items():
+        if key not in kept:
+            session.add(LessonRow(batch_id=batch.id, key=key, ln_ratio=ln_ratio))
+        elif kept[key].ln_ratio != ln_ratio:
+            kept[key].ln_ratio = ln_ratio
 
 
 def _keep_what_it_teaches(row: BatchRow, batch: "Batch", state: Any, now_s: float) -> None:

@@ -105,6 +105,26 @@ class LastWordsRow(Base):
     query: Mapped[str]
 
 
+class LessonRow(Base):
+    """What a finished sweet taught of a step by hand, by "sweet.step": ln of taken ÷ told by the table."""
+
+    __tablename__ = "lesson"
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), primary_key=True)
+    key: Mapped[str] = mapped_column(primary_key=True)
+    ln_ratio: Mapped[float]
+
+
+class LearningWindowRow(Base):
+    """From when and until when batches teach a number of this kitchen: it was begun anew, or is frozen."""
+
+    __tablename__ = "learning_window"
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"), primary_key=True)
+    family: Mapped[str] = mapped_column(primary_key=True)
+    key: Mapped[str] = mapped_column(primary_key=True)
+    from_s: Mapped[float | None]
+    until_s: Mapped[float | None]
+
+
 class DayRow(Base):
     """A day that was begun: ``asked`` as it was planned, ``query`` as it stands in an address, ``plan`` as it is shown now,
     ``batches`` the sweets that were begun for it, in their order."""
@@ -129,7 +149,7 @@ class BatchRow(Base):
     The plan carries its milk and pan whole, so that later changes in the Larder never touch it. ``parent_id`` and
     ``slot``: of which making it is a part, and which. ``former``: what it was called while each kind had a table of its
     own ("curd-3"). What a finished batch taught is kept beside for quick planning: ``lesson_*``, ln of true ÷ model rate,
-    and ``ln_ratio``, ln of weighed ÷ told curd. ``summary`` is its line in the Book, written with each event.
+    and ``ln_ratio``, ln of weighed ÷ told curd; ``left_out``: the cook does not want it to teach. ``summary`` is its line in the Book, written with each event.
     """
 
     __tablename__ = "batch"
@@ -155,6 +175,7 @@ class BatchRow(Base):
     lesson_sd: Mapped[float | None]
     ln_ratio: Mapped[float | None]
     verdict: Mapped[str | None]
+    left_out: Mapped[bool] = mapped_column(default=False, server_default="0")
     summary: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
 
 

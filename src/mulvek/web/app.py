@@ -24,6 +24,7 @@ from . import (
     keeping,
     larder,
     last_words,
+    learned,
     mending,
     own_sweets,
     pages,
@@ -98,6 +99,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     story.routes(app, db, clock)
+    learned.routes(app, db, clock)
     mending.routes(app, db, clock)
     day.routes(app, db, clock, changes)
     sweets.routes(app, db)

@@ -27,6 +27,7 @@ from ..core.planning.sweets.fruits import with_fruit
 from ..core.planning.sweets.knobs import changed, chosen
 from ..core.planning.sweets.library import library, things
 from ..core.planning.sweets.plan import SweetPlan, usual_pan
+from ..core.planning.sweets.steps import Pace, by_hand
 from ..core.planning.sweets.stuff import Thing
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Words
@@ -96,6 +97,7 @@ class Things(Protocol):
     def kitchen(self) -> Kitchen: ...
     def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
     def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
+    def pace(self, sweet: str, step: str) -> Pace | None: ...
 
     @property
     def milks(self) -> Mapping[int, Material]: ...
@@ -227,6 +229,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         ),
         packs=_packs(words, shelf),
         whole_packs=words.whole_packs,
+        paces={key: pace for key in by_hand(school) if (pace := shelf.pace(sweet.key, key)) is not None},
         weighed_kg=_mass(words.weighed, "weighed", milk_bulk, kitchen),
         finished_weighed_kg=_mass(words.finished, "finished", 1000.0, kitchen),
         windows={k: (low, high) for k, (low, high) in words.windows.items() if k in PROPERTIES and low <= high},

@@ -1186,6 +1186,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What batches taught of this kitchen's own numbers, and what to measure next */
+        get: operations["get_learned"];
+        /** Freeze a number, let it learn again, or begin it anew */
+        put: operations["own_learned"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table */
+        get: operations["learned_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Leave a batch out of all that is learned, or let it count again */
+        put: operations["leave_out"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -1870,6 +1922,23 @@ export interface components {
             late?: boolean;
             /** What */
             what: number | string;
+        };
+        /** AllLearnedOut */
+        AllLearnedOut: {
+            /** Left Out */
+            left_out: components["schemas"]["LeftOutOut"][];
+            /** Next */
+            next: components["schemas"]["MeasureOut"][];
+            /** Numbers */
+            numbers: components["schemas"]["LearnedOut"][];
+            /** @description How thick this cook likes it against what was told; 1 is as told */
+            thickness: components["schemas"]["Range"];
+            /** Thickness Frozen */
+            thickness_frozen: boolean;
+            /** Verdicts */
+            verdicts: {
+                [key: string]: number;
+            };
         };
         /**
          * AlternativeOut
@@ -2985,6 +3054,13 @@ export interface components {
             /** Unpriced */
             unpriced: string[];
         };
+        /** CountsIn */
+        CountsIn: {
+            /** Batch */
+            batch: number;
+            /** Counts */
+            counts: boolean;
+        };
         /**
          * Crystals
          * @description One way of cooling: crystal width m, chance of sandiness 0-1.
@@ -3701,6 +3777,18 @@ export interface components {
             qr: string[];
             /** Urls */
             urls: string[];
+        };
+        /**
+         * DriftOut
+         * @description A shift that went on over these batches; of what they said against what was believed.
+         */
+        DriftOut: {
+            /** Batches */
+            batches: number[];
+            /** Since S */
+            since_s: number;
+            /** Times */
+            times: number;
         };
         /**
          * EarlyStop
@@ -4996,6 +5084,40 @@ export interface components {
             words: string;
         };
         /**
+         * LearnedOut
+         * @description One number. ``times``: what it is against the table's, an 80 % range; a rate in kg/s too.
+         */
+        LearnedOut: {
+            /** Anew S */
+            anew_s: number | null;
+            /** Batches */
+            batches: number;
+            drift: components["schemas"]["DriftOut"] | null;
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "rate" | "yield" | "step" | "thickness";
+            /** Frozen */
+            frozen: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Table Kg S */
+            table_kg_s: number | null;
+            /** @description What the table alone would say of it */
+            table_times: components["schemas"]["Range"];
+            /** Taught By */
+            taught_by: components["schemas"]["TaughtBy"][];
+            times: components["schemas"]["Range"];
+            /**
+             * Trust
+             * @description Half the 80 % width for the next batch, as a share
+             */
+            trust: number;
+        };
+        /**
          * Leaves
          * @description What can be left over beside the pieces: what it is called, its solids, kg per kg, days in the fridge at most.
          */
@@ -5021,6 +5143,15 @@ export interface components {
              * @enum {string}
              */
             of: "sauce" | "dough";
+        };
+        /** LeftOutOut */
+        LeftOutOut: {
+            /** At S */
+            at_s: number;
+            /** Batch */
+            batch: number;
+            /** Name */
+            name: string;
         };
         /**
          * LeftWeighedIn
@@ -5341,6 +5472,24 @@ export interface components {
             state: "out" | "knocking" | "in" | "refused" | "sent-away" | "over";
             /** Thing */
             thing: string;
+        };
+        /** MeasureOut */
+        MeasureOut: {
+            /** After */
+            after: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "weigh-reduced" | "time-burner" | "weigh-curd" | "time-step";
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Now */
+            now: number;
+            /** Uses */
+            uses: number;
         };
         /**
          * MeasuredShape
@@ -5996,6 +6145,31 @@ export interface components {
             waited?: boolean;
         };
         /**
+         * OwnIn
+         * @description What is to become of a number: it stays as it is, learns again, begins anew from now, or from a time on (the new
+         *     normal after a drift).
+         */
+        OwnIn: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "freeze" | "thaw" | "anew" | "all";
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "rate" | "yield" | "step" | "thickness";
+            /**
+             * From S
+             * @description With anew: from then on; from now when left out
+             * @default null
+             */
+            from_s?: number | null;
+            /** Key */
+            key: string;
+        };
+        /**
          * OwnSweetIn
          * @description A cook's own sweet, in the library's form; ``version``: the one it was changed from.
          */
@@ -6295,7 +6469,8 @@ export interface components {
          * PlannedStep
          * @description One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
          *     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them, with the
-         *     ``heats_s`` that pass before the first goes in.
+         *     ``heats_s`` that pass before the first goes in; ``pace`` what these hands take against the table, from ``tried``
+         *     batches.
          */
         PlannedStep: {
             /** After */
@@ -6330,9 +6505,19 @@ export interface components {
              * @default 1
              */
             loads?: number;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace?: number;
             /** Say */
             say: string;
             seconds: components["schemas"]["Range"];
+            /**
+             * Tried
+             * @default 0
+             */
+            tried?: number;
         };
         /**
          * Point
@@ -8478,6 +8663,27 @@ export interface components {
             key?: string | null;
             /** Slot */
             slot: string;
+        };
+        /**
+         * TaughtBy
+         * @description A batch that taught a number: its own figure against the table's, and how much it counted.
+         */
+        TaughtBy: {
+            /** Aside */
+            aside: boolean;
+            /** At S */
+            at_s: number;
+            /** Batch */
+            batch: number;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number;
+            /**
+             * Weight
+             * @description 1 for all of it; below one half it was set aside as wild
+             */
+            weight: number;
         };
         /**
          * Term
@@ -17807,6 +18013,445 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LastWordsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllLearnedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllLearnedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learned_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllLearnedOut"];
                 };
             };
             /** @description Bad Request */

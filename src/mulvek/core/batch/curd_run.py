@@ -288,20 +288,3 @@ def check_curd_event(log: Log, new: Event) -> None:
 def _within(field: str, value: float, most: float) -> None:
     if not (math.isfinite(value) and 0 < value <= most):
         raise BadInput(field, "That cannot be of this batch.", f"Give more than 0 and at most {most:.3g}.")
-
-
-def learn_yield(ln_ratios: Sequence[float], start: float = 0.0) -> tuple[float, int]:
-    """ln of true ÷ told curd after these weighed batches of one milk (curd dossier §1), and how many counted.
-
-    What lies more than three sd off is left out: a wrong unit, a wet cloth.
-
-    >>> round(learn_yield([math.log(214 / 233)])[0], 4)
-    -0.0635
-    """
-    b, variance, n = start, 0.0144, 0
-    for x in ln_ratios:
-        if abs(x - b) > 3 * math.sqrt(variance + 0.0049):
-            continue
-        gain = variance / (variance + 0.0049)
-        b, variance, n = b + gain * (x - b), (1 - gain) * variance + 0.0004, n + 1
-    return b, n

@@ -1,18 +1,27 @@
-"""What logged batches teach: a flame's true speed in a pan, as a normal belief about ln(true ÷ model).
+"""What logged batches teach: a flame's true speed in a pan, a milk's true yield of curd, how thick this cook likes it.
 
-Reduction dossier §4 "Learning": normal-normal updating; a cell is one pan on one burner on one flame.
+Reduction dossier §4, curd dossier §1, by the learner of the day dossier §6; a cell is one pan on one burner on one flame.
 """
 
 import math
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 
+from ..equipment.burners import Burner, Flame
 from ..planning.reduce.plan import Rate, Thickness
+from ..planning.sweets.steps import Pace
+from .effects import Effect, Learned, Seen
 
-FIRST_GUESS_SD = 0.35
 SCALE_SD = 0.15
 """1 sd of ln(observed ÷ model) of one finished batch followed by scale (0.20 jug, 0.30 dip-stick)."""
-BURNER_SD, PAN_SD = 0.28, 0.21
+BURNER_SD, LEAST_CELL_SD = 0.28, 0.05
+COOK_SD, MILK_SD, CURD_SD = 0.05, math.sqrt(0.12**2 - 0.05**2), 0.07
+"""Of ln(true ÷ told) curd: the cook's hand, a milk, and one weighed batch (together the 0.12 of the curd dossier §1)."""
+HANDS_SD, STEP_SD, TIMED_SD = 0.25, 0.25, 0.25
+"""Of ln(taken ÷ told) of a step by hand: the cook's, one step's, and one time of it (practice; the day dossier's buffers)."""
+LOOKED_AT = 120
+"""So many of the newest lessons of a burner, or of a milk: what lies further back weighs nothing any more."""
 
 
 VERDICTS: Mapping[str, tuple[float, float]] = {"too-thick": (1.2, 0.8), "right": (0.0, 0.5), "too-thin": (-1.2, 0.8)}
@@ -43,51 +52,102 @@ class Lesson:
 
 
 @dataclass(frozen=True, slots=True)
-class Taught:
-    """What all lessons of a cell say together: how many they are, their weights 1/sd² summed, and those times the ln
-    ratios. Normal beliefs need no more, in whatever order the lessons came.
+class RateLesson:
+    """A lesson with the batch it came from, and its cell."""
 
-    >>> Taught.of([Lesson(0.1, 0.5), Lesson(0.2, 0.25)])
-    Taught(batches=2, weight=20.0, total=3.6)
+    batch: int
+    pan: int
+    flame: str
+    ln_ratio: float
+    ln_sd: float
+
+
+def rate_effects(pan: int, flame: str) -> tuple[Effect, Effect]:
+    return ("burner", ""), ("cell", (pan, flame))
+
+
+@lru_cache(maxsize=64)
+def learned_rates(burner: Burner, lessons: tuple[RateLesson, ...]) -> Learned:
+    """What the batches of one burner taught, oldest first. A timed burner is known better to begin with."""
+    own = min(BURNER_SD, burner.ln_sd or BURNER_SD)
+
+    def prior(effect: Effect) -> float:
+        kind, key = effect
+        if kind == "burner":
+            return own
+        flame: Flame = key[1]  # type: ignore[index]
+        return max(LEAST_CELL_SD, math.sqrt(max(0.0, burner.first_guess_sd(flame) ** 2 - own**2)))
+
+    return Learned.from_([Seen(x.batch, rate_effects(x.pan, x.flame), x.ln_ratio, x.ln_sd) for x in lessons], prior)
+
+
+def rate_of(learned: Learned, pan: int, flame: str) -> Rate:
+    """What is believed of one pan on that burner on one flame.
+
+    >>> lessons = tuple(RateLesson(n, 2, "medium", math.log(r), 0.15) for n, r in enumerate((1.18, 1.07, 1.22)))
+    >>> told = rate_of(learned_rates(Burner("left"), lessons), 2, "medium")
+    >>> round(told.ln_mean, 2), round(told.ln_sd, 2), told.batches
+    (0.14, 0.08, 3)
     """
-
-    batches: int
-    weight: float
-    total: float
-
-    @classmethod
-    def of(cls, lessons: Sequence[Lesson]) -> "Taught":
-        weights = [1 / lesson.ln_sd**2 for lesson in lessons]
-        total = sum(w * lesson.ln_ratio for w, lesson in zip(weights, lessons, strict=True))
-        return cls(len(lessons), sum(weights), total)
+    belief = learned.of(rate_effects(pan, flame))
+    return Rate(belief.ln_mean, belief.ln_sd, belief.batches)
 
 
-def update(prior: Rate, taught: Taught | None) -> Rate:
-    """Belief after more batches.
+@dataclass(frozen=True, slots=True)
+class YieldLesson:
+    """ln of weighed ÷ told curd of one batch of a milk."""
 
-    >>> got = update(Rate(), Taught.of([Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)]))
-    >>> round(got.ln_mean, 5), round(got.ln_sd, 5), got.batches
-    (0.1357, 0.08407, 3)
+    batch: int
+    milk: int
+    ln_ratio: float
+
+
+@lru_cache(maxsize=8)
+def learned_yields(lessons: tuple[YieldLesson, ...]) -> Learned:
+    """What weighed curds taught, oldest first: of this cook's hand, and of each milk.
+
+    >>> round(learned_yields((YieldLesson(1, 5, math.log(214 / 233)),)).of(yield_effects(5)).ln_mean, 4)
+    -0.0635
     """
-    if taught is None:
-        return prior
-    before = 1 / prior.ln_sd**2
-    weight = before + taught.weight
-    total = prior.ln_mean * before + taught.total
-    return Rate(total / weight, math.sqrt(1 / weight), prior.batches + taught.batches)
+    sds = {"cook": COOK_SD, "milk": MILK_SD}
+    return Learned.from_(
+        [Seen(x.batch, yield_effects(x.milk), x.ln_ratio, CURD_SD) for x in lessons], lambda effect: sds[effect[0]]
+    )
 
 
-def pooled_prior(other_cells: Iterable[Taught]) -> Rate:
-    """First guess for a new pan or flame on a burner whose other cells are known.
+def yield_effects(milk: int) -> tuple[Effect, Effect]:
+    return ("cook", ""), ("milk", milk)
 
-    >>> cells = [[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]]
-    >>> got = pooled_prior(map(Taught.of, cells))
-    >>> round(got.ln_mean, 5), round(got.ln_sd, 5)
-    (0.03949, 0.25556)
+
+@dataclass(frozen=True, slots=True)
+class StepLesson:
+    """ln of taken ÷ told by the table of one step by hand, of one batch; ``step`` is "sweet.step"."""
+
+    batch: int
+    step: str
+    ln_ratio: float
+
+
+@lru_cache(maxsize=8)
+def learned_hands(lessons: tuple[StepLesson, ...]) -> Learned:
+    """What timed steps taught, oldest first: of this cook's hands, and of each step."""
+    sds = {"hands": HANDS_SD, "step": STEP_SD}
+    return Learned.from_(
+        [Seen(x.batch, step_effects(x.step), x.ln_ratio, TIMED_SD) for x in lessons], lambda effect: sds[effect[0]]
+    )
+
+
+def step_effects(step: str) -> tuple[Effect, Effect]:
+    return ("hands", ""), ("step", step)
+
+
+def pace_of(learned: Learned, step: str) -> Pace | None:
+    """Of one step in these hands; None before that step was ever timed here.
+
+    >>> lessons = tuple(StepLesson(n, "kulfi.fill", math.log(1.5)) for n in range(4))
+    >>> pace = pace_of(learned_hands(lessons), "kulfi.fill")
+    >>> round(math.exp(pace.ln_mean), 2), pace.batches, pace_of(learned_hands(lessons), "kulfi.freeze")
+    (1.44, 4, None)
     """
-    precision, total = 1 / BURNER_SD**2, 0.0
-    for cell in other_cells:
-        if cell.batches:
-            weight = 1 / (PAN_SD**2 + 1 / cell.weight)
-            precision, total = precision + weight, total + weight * cell.total / cell.weight
-    return Rate(total / precision, math.sqrt(1 / precision + PAN_SD**2))
+    belief = learned.of(step_effects(step), TIMED_SD)
+    return Pace(belief.ln_mean, belief.next_sd, belief.batches) if belief.batches else None

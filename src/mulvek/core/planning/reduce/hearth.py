@@ -72,3 +72,15 @@ def dry(
         seconds += float(run.at_s[-1]) / speed
         rate = float(run.rate_kg_s[-1]) * speed
     return Drying(seconds, steam_all, rate)
+
+
+def steam_rate_kg_s(parts: Composition, hearth: Hearth, kitchen: Kitchen) -> float:
+    """Water leaving as ``parts`` (kg) begins to boil down, kg/s.
+
+    :raises Impossible: fields "burner", "flame", when the flame never brings it to the boil.
+    """
+    fire = hearth.fire(kitchen)
+    steam = np.linspace(0.0, 0.02 * float(parts.water), 3)
+    boils = float(boiling_point_c(parts, kitchen.pressure_pa))
+    run = simmer(descent(parts.with_water(parts.water - steam), steam, hearth.pan, fire), boils, fire)
+    return float(run.rate_kg_s[1]) * math.exp(hearth.rate.ln_mean)

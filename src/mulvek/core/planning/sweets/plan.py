@@ -38,7 +38,7 @@ from .portions import (
     piece_kg,
 )
 from .shaping import FryAnswer, SlabAnswer, SyrupAnswer, fry_answer, slab_answer, syrup_answer
-from .steps import BOILED, FAT_HEATS_S, FAT_HOT_AGAIN_S, FRIED, PlannedStep, planned_steps, total_s
+from .steps import BOILED, FAT_HEATS_S, FAT_HOT_AGAIN_S, FRIED, Pace, PlannedStep, planned_steps, total_s
 
 MOST_PIECES, MOST_KG = 2000, 100.0
 CURD_LN_SD, HUNG_LN_SD, READY_LN_SD = 0.14, 0.08, 0.02
@@ -69,6 +69,7 @@ class SweetPlan:
     finished_weighed_kg: float | None = None
     windows: Mapping[str, Range2] = field(default_factory=dict)
     volume_m3: float | None = None
+    paces: Mapping[str, Pace] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
         if self.pieces is not None and not 1 <= self.pieces <= MOST_PIECES:
@@ -206,7 +207,9 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
     bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen)[0] for b in built.bases if _hangs(b)}
     loads = {BOILED: syrup.goes if syrup else 1, FRIED: fry.goes if fry else 1}
-    steps = planned_steps(built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, loads)
+    steps = planned_steps(
+        built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, loads, plan.paces
+    )
     return SweetForecast(
         plan=replace(plan, pantry=pantry),
         built=built,

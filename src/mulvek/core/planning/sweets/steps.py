@@ -1,7 +1,9 @@
 """The work of a sweet as a graph of steps with times: what waits for what, what can run side by side."""
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from ...ranges import Range
 from .build import Built
@@ -25,11 +27,27 @@ _SIGNS = {
 }
 
 
+@dataclass(frozen=True, slots=True)
+class Pace:
+    """How long a step takes this cook against the table: ln of it, its sd for the next batch, from how many batches."""
+
+    ln_mean: float
+    next_sd: float
+    batches: int
+
+    def of(self, seconds: Range) -> Range:
+        """The same step in these hands: never less sure than the table for having been tried."""
+        here = seconds.scaled(math.exp(self.ln_mean))
+        tried = Range.lognormal(here.likely, self.next_sd)
+        return tried if tried.high - tried.low < here.high - here.low else here
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedStep:
     """One step: s it takes, keys of what must be done before, whether hands or fire are busy; ``base`` its letter;
     ``follows`` the phase it is of what is lit for it; ``loads`` one after the other, ``seconds`` of all of them, with the
-    ``heats_s`` that pass before the first goes in."""
+    ``heats_s`` that pass before the first goes in; ``pace`` what these hands take against the table, from ``tried``
+    batches."""
 
     key: str
     say: str
@@ -43,6 +61,8 @@ class PlannedStep:
     follows: str = ""
     loads: int = 1
     heats_s: float = 0.0
+    pace: float = 1.0
+    tried: int = 0
 
     @property
     def load_s(self) -> float:
@@ -51,12 +71,17 @@ class PlannedStep:
 
 
 def planned_steps(
-    built: Built, reckoned: Mapping[str, Range], bags: Mapping[str, int], loads: Mapping[str, int]
+    built: Built,
+    reckoned: Mapping[str, Range],
+    bags: Mapping[str, int],
+    loads: Mapping[str, int],
+    paces: Mapping[str, Pace] = MappingProxyType({}),
 ) -> list[PlannedStep]:
     """Bases and sweets that are parts of it first, side by side; then the school's own steps.
 
     :param reckoned: s of "cook", "fry", "soak", "freeze", "cool", "base.X" and "part.sweet" where they are known. :param bags: into how many a base is parted that hangs.
-    :param loads: in how many the pieces of a step go through its pan, one after the other.
+    :param loads: in how many the pieces of a step go through its pan, one after the other. :param paces: of the school's
+        own steps, where these hands are known.
     """
     made: list[PlannedStep] = []
     for b in built.bases:
@@ -94,6 +119,7 @@ def planned_steps(
         goes = loads.get(step.key, 1)
         if not isinstance(step.takes, str):  # what is reckoned is of all loads
             seconds = seconds.scaled(goes)
+        pace = paces.get(step.key)
         after = before if step.after is None else step.after or ()
         if step.after:
             after = (*bases, *step.after)
@@ -103,7 +129,7 @@ def planned_steps(
             PlannedStep(
                 key=step.key,
                 say=step.say,
-                seconds=seconds,
+                seconds=pace.of(seconds) if pace else seconds,
                 hands=step.hands,
                 fire=step.fire,
                 after=after,
@@ -112,6 +138,8 @@ def planned_steps(
                 follows=step.follows,
                 loads=goes,
                 heats_s=FAT_HEATS_S.likely if step.takes == FRIED else 0.0,
+                pace=math.exp(pace.ln_mean) if pace else 1.0,
+                tried=pace.batches if pace else 0,
             )
         )
         before = (step.key,)
@@ -172,6 +200,15 @@ def _seconds(takes: float | str, school: School, reckoned: Mapping[str, Range]) 
         return reckoned.get(takes, Range.exact(600.0))
     s = takes * 60
     return Range(0.8 * s, s, 1.3 * s)
+
+
+def by_hand(school: School) -> list[str]:
+    """Keys of the steps that go at the pace of a cook's hands: no flame and no cold sets their time."""
+    return [
+        step.key
+        for step in school.steps
+        if step.hands and not step.fire and not step.follows and not isinstance(step.takes, str)
+    ]
 
 
 def earliest_s(steps: Sequence[PlannedStep]) -> dict[str, float]:

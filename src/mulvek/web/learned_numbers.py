@@ -1,0 +1,208 @@
+"""A kitchen's own numbers with what each rests on, and what to measure next: read from the lessons of its batches."""
+
+import math
+from collections import Counter
+from collections.abc import Iterator
+from contextlib import suppress
+from typing import Any
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from ..core.batch.learning import (
+    COOK_SD,
+    CURD_SD,
+    HANDS_SD,
+    MILK_SD,
+    SCALE_SD,
+    STEP_SD,
+    TIMED_SD,
+    judge_thickness,
+    learned_hands,
+    learned_rates,
+    learned_yields,
+    rate_effects,
+    step_effects,
+    yield_effects,
+)
+from ..core.batch.measure_next import Candidate, ranked
+from ..core.composition.materials import material
+from ..core.equipment.burners import FLAMES
+from ..core.errors import KitchenError
+from ..core.planning.reduce.hearth import Hearth, steam_rate_kg_s
+from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.sweets.library import library
+from ..core.properties.density import density_kg_m3
+from ..core.ranges import Range
+from ..store.shelf import Shelf
+from ..store.tables import BatchRow
+from ..store.teaching import Teaching, Window, rate_key
+from ..wire.learned import (
+    AllLearnedOut,
+    LearnedOut,
+    LeftOutOut,
+    Number,
+    learned_out,
+    measures,
+)
+
+NEWEST_PLANS = 60
+MOST_LEFT_OUT = 40
+USUAL_MILK = "full-cream"
+THIRD = 1 / 3
+"""So full is the pan for which a table's rate is told."""
+
+
+class KitchenLearned:
+    """Everything of one kitchen at one moment, read once."""
+
+    def __init__(self, session: Session, shelf: Shelf) -> None:
+        self.session, self.shelf = session, shelf
+        self.teaching = Teaching(session)
+        self.rates = self.teaching.rates(shelf.burners)
+        self.yields = self.teaching.yields()
+        self.steps = self.teaching.steps()
+        taught = {x.batch for lessons in self.rates.values() for x in lessons}
+        taught |= {x.batch for x in self.yields} | {x.batch for x in self.steps}
+        rows = session.execute(select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(BatchRow.id.in_(taught)))
+        self.named = {number: (name, at_s) for number, name, at_s in rows}
+
+    def _window(self, family: str, key: str) -> tuple[float | None, float | None]:
+        window = self.teaching.windows.get((family, key), Window())
+        return window.from_s, window.until_s
+
+    def numbers(self) -> Iterator[LearnedOut]:
+        yield from self._rates()
+        yield from self._yields()
+        yield from self._steps()
+
+    def _rates(self) -> Iterator[LearnedOut]:
+        for burner, lessons in self.rates.items():
+            learned = learned_rates(self.shelf.burners[burner], lessons)
+            cells = {(x.pan, x.flame): None for x in lessons} | dict.fromkeys(self._empty(burner))
+            for pan, flame in sorted(cells, key=lambda cell: (cell[0], -FLAMES.index(cell[1]))):
+                if pan not in self.shelf.pans:  # the Larder has it no more
+                    continue
+                key = rate_key(burner, pan, flame)
+                number = Number(
+                    family="rate",
+                    key=key,
+                    name=f"{self.shelf.pans[pan].name}, {self.shelf.burners[burner].name}, {flame}",
+                    effects=rate_effects(pan, flame),
+                    seen_sd=SCALE_SD,
+                    table_sd=self.shelf.burners[burner].first_guess_sd(flame),
+                    table_kg_s=self._table_kg_s(burner, pan, flame),
+                )
+                mine = [(x.batch, x.ln_ratio) for x in lessons if (x.pan, x.flame) == (pan, flame)]
+                yield learned_out(number, learned, mine, self.named, self._window("rate", key))
+
+    def _empty(self, burner: int) -> list[tuple[int, Any]]:
+        """Those that were begun anew, or frozen before they knew anything: they are owned though nothing taught them."""
+        keys = [key.split(".") for family, key in self.teaching.windows if family == "rate"]
+        return [(int(pan), flame) for of, pan, flame in keys if int(of) == burner and flame in FLAMES]
+
+    def _table_kg_s(self, burner: int, pan: int, flame: Any) -> float | None:
+        there, place = self.shelf.pans[pan], self.shelf.place
+        milk = material(USUAL_MILK).parts
+        kg = THIRD * there.shape.volume_m3(there.shape.height_m) * float(density_kg_m3(milk, place.milk_c))
+        hearth = Hearth(there, self.shelf.burners[burner], flame, Rate())
+        with suppress(KitchenError):  # so weak a flame never boils so much
+            return steam_rate_kg_s(milk.scaled(float(kg)), hearth, place)
+        return None
+
+    def _yields(self) -> Iterator[LearnedOut]:
+        learned = learned_yields(self.yields)
+        for milk in sorted({x.milk for x in self.yields} & self.shelf.milks.keys()):
+            number = Number(
+                family="yield",
+                key=str(milk),
+                name=self.shelf.milks[milk].name,
+                effects=yield_effects(milk),
+                seen_sd=CURD_SD,
+                table_sd=math.hypot(COOK_SD, MILK_SD),
+            )
+            mine = [(x.batch, x.ln_ratio) for x in self.yields if x.milk == milk]
+            yield learned_out(number, learned, mine, self.named, self._window("yield", str(milk)))
+
+    def _steps(self) -> Iterator[LearnedOut]:
+        learned = learned_hands(self.steps)
+        for step in sorted({x.step for x in self.steps}):
+            number = Number(
+                family="step",
+                key=step,
+                name=_step_name(step, self.shelf),
+                effects=step_effects(step),
+                seen_sd=TIMED_SD,
+                table_sd=math.hypot(HANDS_SD, STEP_SD),
+            )
+            mine = [(x.batch, x.ln_ratio) for x in self.steps if x.step == step]
+            yield learned_out(number, learned, mine, self.named, self._window("step", step))
+
+    def candidates(self) -> Iterator[Candidate]:
+        """By the newest plans of each kind: what they rested on."""
+        newest = (
+            select(BatchRow).order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(NEWEST_PLANS).subquery()
+        )
+        columns = (newest.c.kind, newest.c.burner_id, newest.c.pan_id, newest.c.flame, newest.c.milk_id)
+        rows = self.session.execute(select(*columns, func.count()).group_by(*columns)).all()
+        boiled: Counter[tuple[int, int, Any]] = Counter()
+        curdled: Counter[int] = Counter()
+        for kind, burner, pan, flame, milk, uses in rows:
+            if kind == "reduce" and burner in self.shelf.burners and pan in self.shelf.pans and flame in FLAMES:
+                boiled[burner, pan, flame] += uses
+            if kind == "curdle" and milk in self.shelf.milks:
+                curdled[milk] += uses
+        for (burner, pan, flame), uses in boiled.items():
+            name = f"{self.shelf.pans[pan].name}, {self.shelf.burners[burner].name}, {flame}"
+            sd = self.shelf.rate(pan, burner, flame).ln_sd
+            yield Candidate(how="weigh-reduced", key=rate_key(burner, pan, flame), name=name, ln_sd=sd, seen_sd=SCALE_SD, uses=uses)  # fmt: skip
+        yield from self._untimed(boiled)
+        for milk, uses in curdled.items():
+            sd = learned_yields(self.yields).of(yield_effects(milk)).ln_sd
+            yield Candidate(how="weigh-curd", key=str(milk), name=self.shelf.milks[milk].name, ln_sd=sd, seen_sd=CURD_SD, uses=uses)  # fmt: skip
+        timed = Counter(x.step for x in self.steps)
+        for step, uses in timed.items():
+            sd = learned_hands(self.steps).of(step_effects(step)).ln_sd
+            yield Candidate(how="time-step", key=step, name=_step_name(step, self.shelf), ln_sd=sd, seen_sd=TIMED_SD, uses=uses)  # fmt: skip
+
+    def _untimed(self, boiled: Counter[tuple[int, int, Any]]) -> Iterator[Candidate]:
+        """Burners that nobody timed and no batch taught: water on them tells of every pan at once."""
+        uses: Counter[int] = Counter()
+        for (burner, _, _), times in boiled.items():
+            uses[burner] += times
+        for burner, times in uses.items():
+            thing = self.shelf.burners[burner]
+            if thing.ln_sd is None and burner not in self.rates:
+                sd = thing.first_guess_sd("strong")
+                yield Candidate(
+                    how="time-burner", key=str(burner), name=thing.name, ln_sd=sd, seen_sd=0.12, uses=times
+                )
+
+    def whole(self) -> AllLearnedOut:
+        verdicts = self.teaching.verdicts()
+        judged = judge_thickness(Thickness(), verdicts)
+        out = self.session.execute(
+            select(BatchRow.id, BatchRow.name, BatchRow.created_at)
+            .where(BatchRow.left_out)
+            .order_by(BatchRow.created_at.desc())
+            .limit(MOST_LEFT_OUT)
+        )
+        return AllLearnedOut(
+            numbers=list(self.numbers()),
+            verdicts=verdicts,
+            thickness=Range.lognormal(math.exp(judged.ln_mean), judged.ln_sd),
+            thickness_frozen=self._window("thickness", "")[1] is not None,
+            next=measures(ranked(self.candidates())),
+            left_out=[LeftOutOut(batch=n, name=name, at_s=at_s) for n, name, at_s in out],
+        )
+
+
+def _step_name(step: str, shelf: Shelf) -> str:
+    """A step as it is said on the screen: its sweet, and its own words without what stands behind the comma."""
+    key, _, of = step.partition(".")
+    sweet = {**library(), **shelf.own_sweets}.get(key)
+    said = (
+        next((s.say for school in sweet.schools.values() for s in school.steps if s.key == of), of) if sweet else of
+    )
+    short = said.rstrip(".").split(",")[0].split(";")[0].split(":")[0]
+    return f"{sweet.name if sweet else key}: {short[:1].lower()}{short[1:]}"

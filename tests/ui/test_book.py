@@ -126,3 +126,34 @@ def test_a_sweet_has_its_page_with_its_river_and_what_became_of_it(page: Page, k
     page.get_by_role("link", name="its log, and more to weigh").click()
     expect(page.get_by_role("list", name="What happened")).to_contain_text("when cold: Springy")
     clean(page)
+
+
+@BOTH
+def test_what_was_learned_is_owned_and_the_next_plan_goes_by_it(page: Page, kitchen_url: str):
+    plan = {"milk": 1, "amount": "2 L", "pan": 1, "burner": 1, "stop": "half", "sugar": ""}
+    known = ask(f"{kitchen_url}/api/bench/reduce", plan)["after_boil_s"]
+    page.goto(kitchen_url + "/book")
+    page.get_by_role("link", name="What was learned").click()
+    expect(page.get_by_role("region", name="In words")).to_contain_text("numbers are this kitchen’s own")
+    flames = page.get_by_role("region", name="What your flames take off")
+    row = flames.get_by_role("listitem").filter(has_text="the wide kadhai").first
+    expect(row).to_contain_text("3 batches")
+    clean(page)
+    row.get_by_role("button", name=re.compile("what it rests on")).click()
+    expect(row.get_by_role("link", name="Rabri, first try")).to_have_attribute("href", "/book/3")
+    row.get_by_role("button", name=re.compile("leave it out ?: Rabri, first try")).click()
+    expect(row).to_contain_text("2 batches")
+    left = page.get_by_role("region", name="Left out")
+    expect(left).to_contain_text("Rabri, first try")
+    row.get_by_role("button", name="keep it as it is").click()
+    expect(row.get_by_text("frozen")).to_be_visible()
+    clean(page)
+    row.get_by_role("button", name="begin it anew").click()
+    expect(row).to_contain_text("table value, not yours")
+    table = ask(f"{kitchen_url}/api/bench/reduce", plan)["after_boil_s"]
+    assert table["likely"] > 1.1 * known["likely"]
+    row.get_by_role("button", name="all batches again").click()
+    left.get_by_role("button", name=re.compile("let it count again")).click()
+    expect(left).to_have_count(0)
+    expect(row).to_contain_text("3 batches")
+    assert ask(f"{kitchen_url}/api/bench/reduce", plan)["after_boil_s"] == known

@@ -100,8 +100,7 @@ def test_a_frozen_number_learns_no_more_and_one_begun_anew_forgets(client, clock
     assert after_boil(client)["likely"] > before["likely"]
     clock.now += 60
     anew = numbers(own(client, family="rate", key="1.2.medium", do="anew"), "rate")
-    # of the burner all is forgotten, as it had but this
-    assert "1.2.medium" not in anew
+    assert anew["1.2.medium"]["batches"] == 0 and anew["1.2.medium"]["taught_by"] == []
     assert after_boil(client)["likely"] > 1.08 * before["likely"]
     clock.now += 60
     boil_down(client, clock)
@@ -214,6 +213,24 @@ def test_it_is_saved_as_a_table(client, quick):
 def test_what_cannot_be_owned_names_itself(client, body):
     answer = client.put("/api/learned", json={"family": "rate", "key": "1.2.medium", "do": "anew", **body})
     assert answer.status_code == 422 and answer.json["fields"][0]["path"].split(".")[-1] in body
+
+
+@pytest.mark.parametrize(
+    ("family", "key"),
+    [
+        *(
+            ("rate", key)
+            for key in ("", "1", "1.2", "1.2.blazing", "9.2.medium", "1.99.medium", "٣.2.medium", "a.b.medium")
+        ),
+        *(("yield", key) for key in ("", "99", "-5", "5.0")),
+        *(("step", key) for key in ("", "kulfi", "kulfi.freeze", "moon.knead")),
+        ("thickness", "all"),
+    ],
+)
+def test_only_a_number_that_there_is_can_be_owned(client, family, key):
+    answer = client.put("/api/learned", json={"family": family, "key": key, "do": "freeze"})
+    assert answer.status_code == 404 and answer.json["fields"][0]["path"] == "key"
+    assert client.get("/api/learned").status_code == 200
 
 
 def test_it_all_stands_after_a_restart(tmp_path, templates):

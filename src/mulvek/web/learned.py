@@ -10,6 +10,7 @@ from flask import Response
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 
+from ..core.errors import NotFound
 from ..store.database import Database
 from ..store.shelf import read_shelf
 from ..store.teaching import Teaching, Window
@@ -18,7 +19,7 @@ from ..wire.learned import (
     CountsIn,
     OwnIn,
 )
-from .learned_numbers import KitchenLearned
+from .learned_numbers import KitchenLearned, is_known
 
 TAGS = [Tag(name="book")]
 
@@ -56,6 +57,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
     def own_learned(body: OwnIn) -> Any:
         """Freeze a number, let it learn again, or begin it anew"""
         now = clock()
+        if not is_known(body.family, body.key, db.kept(read_shelf)):
+            raise NotFound("key", f"This kitchen has no such number “{body.key}”.", "Choose one of those it has.")
         with db.writing() as session:
             teaching = Teaching(session)
             window = teaching.windows.get((body.family, body.key), Window())

@@ -1,6 +1,7 @@
 """A kitchen's own numbers with what each rests on, and what to measure next: read from the lessons of its batches."""
 
 import math
+import re
 from collections import Counter
 from collections.abc import Iterator
 from contextlib import suppress
@@ -32,6 +33,7 @@ from ..core.errors import KitchenError
 from ..core.planning.reduce.hearth import Hearth, steam_rate_kg_s
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.sweets.library import library
+from ..core.planning.sweets.steps import by_hand
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
 from ..store.shelf import Shelf
@@ -51,6 +53,23 @@ MOST_LEFT_OUT = 40
 USUAL_MILK = "full-cream"
 THIRD = 1 / 3
 """So full is the pan for which a table's rate is told."""
+
+
+def is_known(family: str, key: str, shelf: Shelf) -> bool:
+    """Whether there is such a number in this kitchen."""
+    match family, key.split("."):
+        case "rate", [burner, pan, flame]:
+            things = burner.isdecimal() and pan.isdecimal() and flame in FLAMES
+            return things and int(burner) in shelf.burners and int(pan) in shelf.pans
+        case "yield", [milk]:
+            return milk.isdecimal() and int(milk) in shelf.milks
+        case "step", [sweet, *step]:
+            known = {**library(), **shelf.own_sweets}.get(sweet)
+            return known is not None and any(".".join(step) in by_hand(school) for school in known.schools.values())
+        case "thickness", [""]:
+            return True
+        case _:
+            return False
 
 
 class KitchenLearned:
@@ -77,7 +96,8 @@ class KitchenLearned:
         yield from self._steps()
 
     def _rates(self) -> Iterator[LearnedOut]:
-        for burner, lessons in self.rates.items():
+        for burner in self.shelf.burners:
+            lessons = self.rates.get(burner, ())
             learned = learned_rates(self.shelf.burners[burner], lessons)
             cells = {(x.pan, x.flame): None for x in lessons} | dict.fromkeys(self._empty(burner))
             for pan, flame in sorted(cells, key=lambda cell: (cell[0], -FLAMES.index(cell[1]))):
@@ -96,9 +116,12 @@ class KitchenLearned:
                 mine = [(x.batch, x.ln_ratio) for x in lessons if (x.pan, x.flame) == (pan, flame)]
                 yield learned_out(number, learned, mine, self.named, self._window("rate", key))
 
+    def _owned(self, family: str) -> list[str]:
+        """Those that were begun anew, or frozen: they stand there though nothing teaches them now."""
+        return [key for of, key in self.teaching.windows if of == family]
+
     def _empty(self, burner: int) -> list[tuple[int, Any]]:
-        """Those that were begun anew, or frozen before they knew anything: they are owned though nothing taught them."""
-        keys = [key.split(".") for family, key in self.teaching.windows if family == "rate"]
+        keys = [key.split(".") for key in self._owned("rate")]
         return [(int(pan), flame) for of, pan, flame in keys if int(of) == burner and flame in FLAMES]
 
     def _table_kg_s(self, burner: int, pan: int, flame: Any) -> float | None:
@@ -112,7 +135,8 @@ class KitchenLearned:
 
     def _yields(self) -> Iterator[LearnedOut]:
         learned = learned_yields(self.yields)
-        for milk in sorted({x.milk for x in self.yields} & self.shelf.milks.keys()):
+        owned = {int(key) for key in self._owned("yield")}
+        for milk in sorted(({x.milk for x in self.yields} | owned) & self.shelf.milks.keys()):
             number = Number(
                 family="yield",
                 key=str(milk),
@@ -126,7 +150,7 @@ class KitchenLearned:
 
     def _steps(self) -> Iterator[LearnedOut]:
         learned = learned_hands(self.steps)
-        for step in sorted({x.step for x in self.steps}):
+        for step in sorted({x.step for x in self.steps}.union(self._owned("step"))):
             number = Number(
                 family="step",
                 key=step,
@@ -204,5 +228,5 @@ def _step_name(step: str, shelf: Shelf) -> str:
     said = (
         next((s.say for school in sweet.schools.values() for s in school.steps if s.key == of), of) if sweet else of
     )
-    short = said.rstrip(".").split(",")[0].split(";")[0].split(":")[0]
+    short = re.split(r"[.,;:]| with | until | while ", said)[0]
     return f"{sweet.name if sweet else key}: {short[:1].lower()}{short[1:]}"

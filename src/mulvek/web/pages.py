@@ -30,6 +30,7 @@ ADDRESSES = {
     "sweet": "/stove/sweet/<int:id>",
     "book": "/book",
     "mend": "/book/mend",
+    "learned": "/book/learned",
     "batch": "/book/<int:id>",
     "science": "/science/<string:page>",
     "using": "/using/<string:page>",

@@ -29,6 +29,9 @@ export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
 /** A batch of any kind as the Book tells it. */
 export type BookStory = Schemas['StoryOut']
+/** What a kitchen has learned of its own numbers. */
+export type AllLearned = Schemas['AllLearnedOut']
+export type LearnedNumber = Schemas['LearnedOut']
 export type DayIn = Schemas['DayIn']
 export type DayOut = Schemas['DayOut']
 export type CureOut = Schemas['CureOut']

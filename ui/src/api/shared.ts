@@ -23,6 +23,7 @@ export const ADDRESSES = {
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
   "mend": "/book/mend",
+  "learned": "/book/learned",
   "batch": "/book/:id(\\d+)",
   "science": "/science/:page",
   "using": "/using/:page"

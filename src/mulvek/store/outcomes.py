@@ -14,6 +14,7 @@ from ..core.batch.events import FaultFound, Judged, Note, Reading, Scraped, Stir
 from ..core.batch.kinds import KINDS
 from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
+from ..core.batch.season import facts
 from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetState
 from ..core.batch.timed import timed_steps
@@ -47,7 +48,8 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
 def line_of(batch: "Batch", state: BatchState | CurdState | CaramelState | SweetState) -> dict[str, Any]:
     """Its line in the Book, as it is kept."""
     beside = {of: asdict(left) for of, left in _beside(batch, state).items()}
-    return {**asdict(summary(batch.plan, state, batch.forecast)), "beside": beside}
+    season = asdict(facts(batch.plan, state, batch.log, batch.forecast))
+    return {**asdict(summary(batch.plan, state, batch.forecast)), "beside": beside, "season": season}
 
 
 def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:

@@ -31,6 +31,7 @@ from . import (
     problems,
     reading,
     rehearsal,
+    season,
     security,
     shelf,
     story,
@@ -100,6 +101,7 @@ def create_app(
     book.routes(app, db, clock)
     story.routes(app, db, clock)
     learned.routes(app, db, clock)
+    season.routes(app, db, clock)
     mending.routes(app, db, clock)
     day.routes(app, db, clock, changes)
     sweets.routes(app, db)

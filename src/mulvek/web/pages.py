@@ -31,6 +31,7 @@ ADDRESSES = {
     "book": "/book",
     "mend": "/book/mend",
     "learned": "/book/learned",
+    "season": "/book/season",
     "batch": "/book/<int:id>",
     "science": "/science/<string:page>",
     "using": "/using/<string:page>",

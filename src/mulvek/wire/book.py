@@ -46,7 +46,8 @@ class BookLine(Out):
         """``found``: keys of the faults that it was found to have."""
         wrong = [faults()[key].title for key in found if key in faults()]
         same = {"id": id, "kind": kind, "name": name, "created_at_s": created_at_s, "wrong": wrong}
-        return cls.model_validate(dict(summary) | same)
+        told = {key: value for key, value in summary.items() if key != "season"}
+        return cls.model_validate(told | same)
 
 
 class RelativeOut(Out):

@@ -29,6 +29,8 @@ export type Level = Schemas['LevelOut']
 export type SweetBatch = Schemas['SweetBatchOut']
 /** A batch of any kind as the Book tells it. */
 export type BookStory = Schemas['StoryOut']
+/** A year of the Book. */
+export type Season = Schemas['SeasonOut']
 /** What a kitchen has learned of its own numbers. */
 export type AllLearned = Schemas['AllLearnedOut']
 export type LearnedNumber = Schemas['LearnedOut']

@@ -1426,6 +1426,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a year came to, by month and by milk */
+        get: operations["get_season"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -5908,6 +5925,15 @@ export interface components {
             /** Spent */
             spent: number;
         };
+        /** MonthOut */
+        MonthOut: {
+            /**
+             * Month
+             * @description 2027-01
+             */
+            month: string;
+            sum: components["schemas"]["SumOut"];
+        };
         /**
          * Mould
          * @description A mould's inside: m³, m² of cooled surface, m to its core; its wall and how free it stands.
@@ -6534,6 +6560,26 @@ export interface components {
             read: boolean;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * PointOut
+         * @description What came of a batch against what was told: ``times`` the likely, with the range as shares of it.
+         */
+        PointOut: {
+            /** At S */
+            at_s: number;
+            /** Batch */
+            batch: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number;
+            /** Within */
+            within: boolean;
         };
         /**
          * PourIn
@@ -7205,6 +7251,23 @@ export interface components {
              */
             waited?: boolean;
         };
+        /** SeasonOut */
+        SeasonOut: {
+            /** Months */
+            months: components["schemas"]["MonthOut"][];
+            /**
+             * Pending
+             * @description Batches of former releases that are still to be added up: ask again
+             */
+            pending: number;
+            /** Strips */
+            strips: components["schemas"]["StripOut"][];
+            whole: components["schemas"]["SumOut"];
+            /** Year */
+            year: number;
+            /** Years */
+            years: number[];
+        };
         /**
          * ShadeMovedIn
          * @description Another shade to stop at.
@@ -7873,6 +7936,31 @@ export interface components {
             water_kg: number;
         };
         /**
+         * StripOut
+         * @description A figure over the season, newest last.
+         */
+        StripOut: {
+            /**
+             * Drift
+             * @description Times the earlier half that the later half is; none of fewer than six
+             */
+            drift: number | null;
+            /** Milk */
+            milk: string;
+            /**
+             * Of
+             * @description weight, minutes, pieces, or the chhena of a milk
+             */
+            of: string;
+            /** Points */
+            points: components["schemas"]["PointOut"][];
+            /**
+             * Within
+             * @description Share of its batches that came within what was told; told four times in five
+             */
+            within: number;
+        };
+        /**
          * SugarInIn
          * @description SugarIn(mass_kg: float)
          */
@@ -7931,6 +8019,34 @@ export interface components {
              * @default false
              */
             waited?: boolean;
+        };
+        /**
+         * SumOut
+         * @description m³, kg, s, and the kitchen's money, of a month or of all.
+         */
+        SumOut: {
+            /** Batches */
+            batches: number;
+            /** Feet S */
+            feet_s: number;
+            /** Lost */
+            lost: {
+                [key: string]: number;
+            };
+            /** Lost Kg */
+            lost_kg: number;
+            /** Made Kg */
+            made_kg: number;
+            /** Milk M3 */
+            milk_m3: number;
+            /** Milks */
+            milks: {
+                [key: string]: number;
+            };
+            /** Paid */
+            paid: number;
+            /** Saved */
+            saved: number;
         };
         /**
          * SwapIn
@@ -19807,6 +19923,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TextOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_season: {
+        parameters: {
+            query?: {
+                /** @description The newest with anything in it when left out */
+                year?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonOut"];
                 };
             };
             /** @description Bad Request */

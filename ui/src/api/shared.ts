@@ -24,6 +24,7 @@ export const ADDRESSES = {
   "book": "/book",
   "mend": "/book/mend",
   "learned": "/book/learned",
+  "season": "/book/season",
   "batch": "/book/:id(\\d+)",
   "science": "/science/:page",
   "using": "/using/:page"

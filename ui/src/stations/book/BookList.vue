@@ -117,7 +117,8 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
       <span class="soft" role="status">
         {{ asked ? (find ? `${batches(total)} with it` : batches(total)) : '' }}
       </span>
-      <RouterLink class="mend touch" to="/book/learned">What was learned</RouterLink>
+      <RouterLink class="mend touch" to="/book/season">The season</RouterLink>
+      <RouterLink class="touch" to="/book/learned">What was learned</RouterLink>
       <RouterLink class="touch" to="/book/mend">What went wrong?</RouterLink>
     </p>
     <nav class="only" aria-label="Which of them">

@@ -157,3 +157,61 @@ def test_what_was_learned_is_owned_and_the_next_plan_goes_by_it(page: Page, kitc
     expect(left).to_have_count(0)
     expect(row).to_contain_text("3 batches")
     assert ask(f"{kitchen_url}/api/bench/reduce", plan)["after_boil_s"] == known
+
+
+@BOTH
+def test_two_of_a_kind_lie_side_by_side(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/book/3")
+    page.get_by_role("link", name=re.compile("^Basundi for the juniors, ")).click()
+    expect(page).to_have_url(re.compile("/book/beside\\?a=1&b=3$"))
+    expect(page.get_by_role("region", name="In words")).to_contain_text("What most sets them apart")
+    table = page.get_by_role("table")
+    told = ask(f"{kitchen_url}/api/book/beside?a=1&b=3")
+    first = table.get_by_role("row").filter(has_text=told["differs"][0]["why"])
+    expect(first).to_contain_text(told["differs"][0]["first"])
+    expect(table.get_by_role("row", name=re.compile("^amount"))).to_contain_text("2.2 L")
+    clean(page)
+    page.get_by_text("What was alike").click()
+    expect(page.get_by_text("no lid on the milk")).to_be_visible()
+    page.goto(kitchen_url + "/book/beside?a=3&b=9")
+    expect(page.get_by_text("Sponge balls for the tea is no reduced milk")).to_be_visible()
+
+
+@BOTH
+def test_the_season_by_month_and_by_figure(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/book")
+    page.get_by_role("link", name="The season").click()
+    told = ask(f"{kitchen_url}/api/season")
+    words = page.get_by_role("region", name="The year in words")
+    expect(words).to_contain_text(f"{told['whole']['milk_m3'] * 1e3:.1f} L of milk")
+    expect(words).to_contain_text("Nothing was thrown away")
+    months = page.get_by_role("list", name="Milk by month").get_by_role("listitem")
+    expect(months).to_have_count(12)
+    expect(months.nth(0)).to_contain_text(" L")
+    expect(page.get_by_role("region", name="By month").get_by_role("row")).to_have_count(1 + len(told["months"]))
+    strip = page.get_by_role("region", name="Weights")
+    expect(strip.get_by_role("listitem")).to_have_count(len(told["strips"][0]["points"]))
+    clean(page)
+    strip.get_by_role("link", name=re.compile("Rabri, first try")).click()
+    expect(page).to_have_url(re.compile("/book/3$"))
+    page.go_back()
+    page.get_by_role("link", name=str(told["years"][1]), exact=True).click()
+    expect(words).to_contain_text(f"In {told['years'][1]} you took")
+
+
+@BOTH
+def test_the_book_is_narrowed_and_the_address_keeps_it(page: Page, kitchen_url: str):
+    page.goto(kitchen_url + "/book")
+    batches = page.get_by_role("region", name="Batches").get_by_role("listitem")
+    expect(batches).to_have_count(11)
+    page.get_by_role("combobox", name="any milk").select_option("farm buffalo milk")
+    wanted = ask(f"{kitchen_url}/api/book?milk=1")["total"]
+    assert wanted > 2
+    expect(batches).to_have_count(wanted)
+    page.get_by_role("combobox", name="any pan").select_option("the straight pot")
+    expect(page.get_by_text("None of these was made yet.")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("combobox", name="any pan")).to_have_value("2")
+    page.get_by_role("combobox", name="any pan").select_option("any pan")
+    expect(batches).to_have_count(wanted)
+    clean(page)

@@ -31,6 +31,7 @@ const PAGES: Record<Exclude<Address, 'home'>, Page> = {
   sweet: ['Stove', () => import('./stations/stove/SweetStove.vue')],
   book: ['Book', () => import('./stations/book/BookList.vue')],
   mend: ['What went wrong', () => import('./stations/mend/MendStation.vue')],
+  beside: ['Side by side', () => import('./stations/book/BesidePage.vue')],
   season: ['The season', () => import('./stations/book/SeasonPage.vue')],
   learned: ['What was learned', () => import('./stations/book/LearnedPage.vue')],
   batch: ['Book', () => import('./stations/book/BookPage.vue')],

@@ -28,7 +28,7 @@ def add_commands(commands: Any) -> None:
         command.add_argument("--demo", action="store_true", help="the sample kitchen's file in that folder")
 
 
-def _there(args: argparse.Namespace) -> Path:
+def there(args: argparse.Namespace) -> Path:
     """:raises BadInput: field "data"."""
     path = data_file(args.data, args.demo)
     if not path.is_file():
@@ -39,7 +39,7 @@ def _there(args: argparse.Namespace) -> Path:
 def _backup(args: argparse.Namespace) -> None:
     from ..store.copies import check, copy_file
 
-    path = _there(args)
+    path = there(args)
     if args.to.resolve() == path.resolve():
         raise BadInput("to", "That is the kitchen’s file itself.", "Give the copy another name.")
     copy_file(path, args.to)
@@ -75,7 +75,7 @@ def _restore(args: argparse.Namespace) -> int:
 def _verify(args: argparse.Namespace) -> int:
     from ..store.verify import verify_file
 
-    path = _there(args)
+    path = there(args)
     found = verify_file(path)
     if args.json:
         print(found.json())

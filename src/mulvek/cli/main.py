@@ -1,4 +1,4 @@
-"""The command line: ``mulvek serve``, ``demo``, ``backup``, ``restore``, ``verify``, ``instruments``, ``reckon …``, ``openapi`` and ``shared``."""
+"""The command line: ``mulvek serve``, ``demo``, ``backup``, ``restore``, ``verify``, ``book …``, ``instruments``, ``reckon …``, ``openapi`` and ``shared``."""
 
 import argparse
 import json
@@ -6,7 +6,7 @@ import sys
 from pathlib import Path
 
 from ..core.errors import KitchenError
-from . import instruments, keeping, reckon, serve
+from . import book, instruments, keeping, reckon, serve
 
 
 def main(argv: list[str] | None = None) -> int:
@@ -28,6 +28,7 @@ def _parser() -> argparse.ArgumentParser:
 
     serve.add_commands(commands)
     keeping.add_commands(commands)
+    book.add_command(commands)
     instruments.add_command(commands)
     reckon.add_commands(commands.add_parser("reckon", help="reckon without a server").add_subparsers(required=True))
 

@@ -18,7 +18,7 @@ def add_mend(commands: Any) -> None:
     mend.add_argument("--json", nargs="?", const="out", choices=["out"], help="answer in JSON")
 
 
-def _said(text: str) -> tuple[str, float]:
+def answer(text: str) -> tuple[str, float]:
     """:raises BadInput: field "said"."""
     reading, _, value = text.partition("=")
     either = {"yes": 1.0, "no": 0.0}
@@ -39,18 +39,18 @@ def _mend(args: argparse.Namespace) -> int:
             else "\n".join(f"{p.key:20} {p.name}" for p in choices.products)
         )
         return 0
-    body = MendIn(product=args.product, fault=args.fault, answers=dict(map(_said, args.said)))
+    body = MendIn(product=args.product, fault=args.fault, answers=dict(map(answer, args.said)))
     told = mending(body, None, [], Kitchen(), {})
     if args.json:
         print(told.model_dump_json(indent=2))
     elif told.fault is None:
         print("\n".join(f"{f.key:20} {f.title}" for f in told.faults))
     else:
-        _say(told)
+        say_causes(told)
     return 0
 
 
-def _say(told: Any) -> None:
+def say_causes(told: Any) -> None:
     if told.throw_away:
         print(told.rescue)
     print(f"{told.fault.title}:")

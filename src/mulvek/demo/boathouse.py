@@ -283,6 +283,7 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
         flame=told.plan.flame,
         pan_id=int(str(past.words["pan"])),
         burner_id=int(str(past.words["burner"])),
+        milk_id=int(str(past.words["milk"])),
     )
     with db.writing() as session:
         batches = Batches(session)

@@ -144,6 +144,7 @@ def caramel(db: Database, now_s: float) -> None:
             flame=words.flame,
             pan_id=CARAMEL["pan"],
             burner_id=CARAMEL["burner"],
+            milk_id=CARAMEL["milk"],
         )
         made = batches.begin(planned, lit)
         for when, what in sorted(done, key=lambda pair: pair[0]):
@@ -175,6 +176,7 @@ def _keep(
             plan=run_of(plan),
             words=words.model_dump(mode="json"),
             forecast=told.model_dump(mode="json"),
+            milk_id=words.milk if isinstance(words.milk, int) else None,
         )
         made = batches.begin(planned, began_s)
         for at, what in sorted(happenings, key=lambda pair: pair[0]):

@@ -2,14 +2,15 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from datetime import datetime
 from typing import Any
 
-from sqlalchemy import func, or_, select
+from sqlalchemy import ColumnElement, func, or_, select
 from sqlalchemy.orm import Session
 
 from ..core.mending.faults import faults
 from .aside import each
-from .batches import Batches
+from .batches import Batch, Batches
 from .mending import with_fault
 from .outcomes import line_of
 from .tables import BatchRow, EventRow
@@ -29,33 +30,93 @@ class Line:
         return replace(self, summary=summary)
 
 
-def page(
-    session: Session, limit: int, offset: int = 0, words: str = "", kind: str = "", wrong: bool = False
-) -> tuple[list[Line], int]:
-    """Batches, newest first, and how many there are in all, of those where each word stands in the name, in a note or in
-    what went wrong; of one kind, or with a fault alone, where that is asked. Case is passed over as SQLite does it: for
-    plain Latin letters."""
-    found = select(BatchRow.id)
-    if kind:
-        found = found.where(BatchRow.kind == kind)
-    if wrong:
-        found = found.where(BatchRow.id.in_(with_fault()))
-    for word in words.split():
-        pattern = f"%{word.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
-        text = EventRow.data["text"].as_string()
-        noted = select(EventRow.batch_id).where(EventRow.kind == "note", text.ilike(pattern, escape="!"))
-        faulty = with_fault([f.key for f in faults().values() if word.lower() in f.title.lower()])
-        named = BatchRow.name.ilike(pattern, escape="!")
-        found = found.where(or_(named, BatchRow.id.in_(noted), BatchRow.id.in_(faulty)))
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wanted:
+    """Which batches: all where nothing is said. ``words`` each stand in the name, in a note or in what went wrong;
+    ``bases``: those too that were made for a sweet. Case is passed over as SQLite does it: for plain Latin letters."""
+
+    words: str = ""
+    kind: str = ""
+    wrong: bool = False
+    milk: int | None = None
+    pan: int | None = None
+    year: int | None = None
+    cold: str = ""
+    bases: bool = True
+
+
+ALL = Wanted()
+
+
+def _chosen(wanted: Wanted) -> list[ColumnElement[bool]]:
+    """What is asked of each."""
+    found: list[ColumnElement[bool]] = []
+    for column, value in (
+        (BatchRow.kind, wanted.kind),
+        (BatchRow.milk_id, wanted.milk),
+        (BatchRow.pan_id, wanted.pan),
+        (BatchRow.verdict, wanted.cold),
+    ):
+        if value not in ("", None):
+            found.append(column == value)
+    if wanted.wrong:
+        found.append(BatchRow.id.in_(with_fault()))
+    if wanted.year is not None:
+        begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (wanted.year, wanted.year + 1))
+        found += [BatchRow.created_at >= begins, BatchRow.created_at < ends]
+    if not wanted.bases:
+        found.append(BatchRow.parent_id.is_(None))
+    return found + [_has(word) for word in wanted.words.split()]
+
+
+def _has(word: str) -> ColumnElement[bool]:
+    pattern = f"%{word.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
+    text = EventRow.data["text"].as_string()
+    noted = select(EventRow.batch_id).where(EventRow.kind == "note", text.ilike(pattern, escape="!"))
+    faulty = with_fault([f.key for f in faults().values() if word.lower() in f.title.lower()])
+    named = BatchRow.name.ilike(pattern, escape="!")
+    return or_(named, BatchRow.id.in_(noted), BatchRow.id.in_(faulty))
+
+
+def page(session: Session, limit: int, offset: int = 0, wanted: Wanted = ALL) -> tuple[list[Line], int]:
+    """Batches, newest first, and how many there are in all."""
+    found = select(BatchRow.id).where(*_chosen(wanted))
     newest = found.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(limit).offset(offset)
-    if not (words or kind or wrong):  # the number of all is known without looking at any
-        numbers, total = list(session.scalars(newest)), session.scalar(select(func.count(BatchRow.id))) or 0
+    if wanted in (ALL, replace(ALL, bases=False)):  # the number of all is known without looking at any
+        numbers = list(session.scalars(newest))
+        total = session.scalar(select(func.count(BatchRow.id)).where(*_chosen(wanted))) or 0
         return _lines(session, numbers), total
     counted = session.execute(newest.add_columns(func.count().over())).all()
     if counted or not offset:
         return _lines(session, [row[0] for row in counted]), counted[0][1] if counted else 0
     beyond = session.scalar(select(func.count()).select_from(found.subquery())) or 0
     return [], beyond
+
+
+MOST_OTHERS = 6
+
+
+def same_thing(session: Session, batch: Batch) -> list[tuple[int, str, float]]:
+    """The newest others that are over of the same sweet, or of the same kind: number, name, when."""
+    found = select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(
+        BatchRow.kind == batch.kind.name, BatchRow.finished, BatchRow.id != batch.id
+    )
+    if batch.kind.name == "sweet":
+        found = found.where(BatchRow.words["sweet"].as_string() == str(batch.words.get("sweet")))
+    newest = found.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(MOST_OTHERS)
+    return [(number, name, at_s) for number, name, at_s in session.execute(newest)]
+
+
+def parts_of(session: Session, numbers: Sequence[int]) -> dict[int, list[str]]:
+    """What was made for each of these, by name, oldest first."""
+    rows = session.execute(
+        select(BatchRow.parent_id, BatchRow.name).where(BatchRow.parent_id.in_(numbers)).order_by(BatchRow.id)
+    )
+    found: dict[int, list[str]] = {}
+    for parent, name in rows:
+        if parent is not None:
+            found.setdefault(parent, []).append(name)
+    return found
 
 
 def _lines(session: Session, numbers: Sequence[int]) -> list[Line]:

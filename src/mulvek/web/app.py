@@ -18,6 +18,7 @@ from ..store.times import newest_running
 from . import (
     batches,
     bench,
+    beside,
     book,
     day,
     instruments,
@@ -100,6 +101,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     story.routes(app, db, clock)
+    beside.routes(app, db, clock)
     learned.routes(app, db, clock)
     season.routes(app, db, clock)
     mending.routes(app, db, clock)

@@ -34,7 +34,7 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | Swee
             plan = read_plan(words, shelf)
             told = ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json")
             things = {"flame": plan.flame, "pan_id": words.pan, "burner_id": words.burner}
-            return Planned(plan=plan, forecast=told, **same, **things)
+            return Planned(plan=plan, forecast=told, milk_id=_number(words.milk), **same, **things)
         case CurdleBegin(plan=words):
             things = {"pan_id": words.pan, "burner_id": words.burner, "milk_id": words.milk}
             kept: dict[str, Any] = {name: thing for name, thing in things.items() if isinstance(thing, int)}
@@ -45,10 +45,15 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | Swee
             sugared = read_caramel(words, shelf)
             caramelise(sugared)
             things = {"flame": words.flame, "pan_id": words.pan, "burner_id": words.burner}
-            return Planned(plan=sugared, **same, **things)
+            return Planned(plan=sugared, milk_id=_number(words.milk), **same, **things)
         case StrainBegin(plan=words):
             return Planned(plan=read_strain(words, shelf), **same)
         case SweetBegin(plan=words):
             found = plan_sweet(read_sweet_plan(words, shelf, ready_bases(words, db)))
             told = SweetOut.of(found, words, read_prices(words, shelf)).model_dump(mode="json")
-            return Planned(plan=run_of(found), forecast=told, **same)
+            return Planned(plan=run_of(found), forecast=told, milk_id=_number(words.milk), **same)
+
+
+def _number(milk: object) -> int | None:
+    """A milk of the Larder, where it is one."""
+    return milk if isinstance(milk, int) else None

@@ -28,7 +28,7 @@ from ..wire.mending import (
 TAGS = [Tag(name="mend")]
 
 
-def _seen(batch: Batch, now_s: float) -> Seen:
+def seen_of(batch: Batch, now_s: float) -> Seen:
     with reading_of(batch.name):
         return Seen(
             id=batch.id,
@@ -42,13 +42,25 @@ def _seen(batch: Batch, now_s: float) -> Seen:
         )
 
 
-def _made_for(batches: Batches, of: Batch, now_s: float) -> list[Seen]:
+def made_for(batches: Batches, of: Batch, now_s: float) -> list[Seen]:
     """The batches that were lit for this one, or whose weighed base went into it; one that cannot be read is left out."""
     numbers = {e.what.batch for e in of.log.counted if isinstance(e.what, BaseWeighed)} | set(batches.made_for(of.id))
     found, _ = each(
-        batches.some(sorted(numbers - {of.id})), lambda batch: _seen(batch, now_s), lambda batch: batch.name
+        batches.some(sorted(numbers - {of.id})), lambda batch: seen_of(batch, now_s), lambda batch: batch.name
     )
     return found
+
+
+def mended(db: Database, body: MendIn, now_s: float) -> MendingOut:
+    """What went wrong, from the record of the batch that is named and of what was made for it."""
+    kitchen = db.kept(read_shelf).place
+    with db.reading() as session:
+        batches = Batches(session)
+        batch = batches.batch(body.batch) if body.batch is not None else None
+        of = seen_of(batch, now_s) if batch else None
+        parts = made_for(batches, batch, now_s) if batch else []
+        held = confirmed(session, body.fault) if body.fault else {}
+    return mending(body, of, parts, kitchen, held)
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
@@ -60,14 +72,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
     @app.post("/api/mend", tags=TAGS, responses={200: MendingOut})
     def diagnose(body: MendIn) -> Any:
         """What went wrong: the causes in their order, what speaks for each, what to ask, what to do"""
-        now, kitchen = clock(), db.kept(read_shelf).place
-        with db.reading() as session:
-            batches = Batches(session)
-            batch = batches.batch(body.batch) if body.batch is not None else None
-            of = _seen(batch, now) if batch else None
-            made_for = _made_for(batches, batch, now) if batch else []
-            held = confirmed(session, body.fault) if body.fault else {}
-        return mending(body, of, made_for, kitchen, held)
+        return mended(db, body, clock())
 
     @app.get("/api/mend/next", tags=TAGS, responses={200: NextPlanOut})
     def get_next_time(query: NextQuery) -> Any:
@@ -76,6 +81,6 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         with db.reading() as session:
             found = newest_found(session)
         wanted = [(batch, one.what) for batch, one in found if one.what.next_time]
-        seen, _ = each(wanted, lambda pair: (_seen(pair[0], now), pair[1]), lambda pair: pair[0].name)
+        seen, _ = each(wanted, lambda pair: (seen_of(pair[0], now), pair[1]), lambda pair: pair[0].name)
         kept = [next_time(batch, what) for batch, what in seen if batch.is_of(query.of)]
         return NextPlanOut(kept=[one for one in kept if one is not None])

@@ -30,6 +30,7 @@ ADDRESSES = {
     "sweet": "/stove/sweet/<int:id>",
     "book": "/book",
     "mend": "/book/mend",
+    "beside": "/book/beside",
     "learned": "/book/learned",
     "season": "/book/season",
     "batch": "/book/<int:id>",

@@ -18,11 +18,12 @@ from ..core.errors import KitchenError
 from ..core.planning.sweets.costs import Spent, spent
 from ..store.aside import reading_of
 from ..store.batches import Batch, Batches
+from ..store.book import same_thing
 from ..store.database import Database
 from ..store.mending import found_of
 from ..store.outcomes import line_of
 from ..store.shelf import Shelf, read_shelf
-from ..wire.book import BookLine, MoneyOut, RelativeOut, StoryOut, kept_of, next_time_of, notes_of
+from ..wire.book import BookLine, MoneyOut, OtherOut, RelativeOut, StoryOut, kept_of, next_time_of, notes_of
 from ..wire.sweet_batch import keeping_words
 from ..wire.sweet_words import SweetIn, read_prices
 from .batches import BatchPath
@@ -45,6 +46,7 @@ def story(batches: Batches, batch: Batch, shelf: Shelf, now_s: float) -> StoryOu
             batch.created_at_s,
             line_of(batch, state),
             list(found_of(batch.events, batch.id)),
+            [other.name for other, part in parts],
         )
         sweet = batch.plan if isinstance(batch.plan, SweetRun) else None
         return StoryOut(
@@ -57,6 +59,9 @@ def story(batches: Batches, batch: Batch, shelf: Shelf, now_s: float) -> StoryOu
             money=_money(batch, state, reaches, parts, shelf),
             kept=kept_of(batch.log, _made_at(batch.log), keeping_words(batch.forecast)),
             notes=notes_of(batch.log),
+            others=[
+                OtherOut(id=n, name=name, created_at_s=at_s) for n, name, at_s in same_thing(batches.session, batch)
+            ],
             next_time=next_time_of(batch.log),
         )
 

@@ -35,17 +35,32 @@ class BookLine(Out):
     one: str
     many: str
     wrong: list[str] = Field(description="What was found wrong with it, in words")
+    parts: list[str] = Field(description="Names of what was made for it")
     beside: dict[str, Beside] = Field(
         default_factory=dict, description="What stands there beside it: whey of a curd, syrup of a sweet"
     )
 
     @classmethod
     def of_summary(
-        cls, id: int, kind: str, name: str, created_at_s: float, summary: Mapping[str, Any], found: Sequence[str]
+        cls,
+        id: int,
+        kind: str,
+        name: str,
+        created_at_s: float,
+        summary: Mapping[str, Any],
+        found: Sequence[str],
+        parts: Sequence[str],
     ) -> "BookLine":
-        """``found``: keys of the faults that it was found to have."""
+        """``found``: keys of the faults that it was found to have; ``parts``: names of what was made for it."""
         wrong = [faults()[key].title for key in found if key in faults()]
-        same = {"id": id, "kind": kind, "name": name, "created_at_s": created_at_s, "wrong": wrong}
+        same = {
+            "id": id,
+            "kind": kind,
+            "name": name,
+            "created_at_s": created_at_s,
+            "wrong": wrong,
+            "parts": list(parts),
+        }
         told = {key: value for key, value in summary.items() if key != "season"}
         return cls.model_validate(told | same)
 
@@ -65,6 +80,14 @@ class NoteOut(Out):
     at_s: float
     text: str
     about: NoteOf
+
+
+class OtherOut(Out):
+    """Another batch of the same thing."""
+
+    id: int
+    name: str
+    created_at_s: float
 
 
 class MoneyOut(Out):
@@ -97,6 +120,7 @@ class StoryOut(Out):
     money: MoneyOut | None
     kept: KeptOut
     notes: list[NoteOut]
+    others: list[OtherOut] = Field(description="The newest others of the same thing, to lay beside it")
     next_time: list[str] = Field(description="What is to be done otherwise next time, in words")
 
 

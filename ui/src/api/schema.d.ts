@@ -396,6 +396,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two batches of the same, with what differed: first what explains */
+        get: operations["get_beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book/{batch_id}": {
         parameters: {
             query?: never;
@@ -2365,6 +2382,11 @@ export interface components {
             of: string;
             /** One */
             one: string;
+            /**
+             * Parts
+             * @description Names of what was made for it
+             */
+            parts: string[];
             /**
              * Phase
              * @enum {string}
@@ -6171,6 +6193,18 @@ export interface components {
             waited?: boolean;
         };
         /**
+         * OtherOut
+         * @description Another batch of the same thing.
+         */
+        OtherOut: {
+            /** Created At S */
+            created_at_s: number;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * OwnIn
          * @description What is to become of a number: it stays as it is, learns again, begins anew from now, or from a time on (the new
          *     normal after a drift).
@@ -6237,6 +6271,24 @@ export interface components {
             volume_m3: number;
         };
         /**
+         * PairDifference
+         * @description ``explains``: how much it speaks, in log-odds; ``why``: for what it would be the cause, in words; empty for nothing.
+         */
+        PairDifference: {
+            /** Explains */
+            explains: number;
+            /** Fault */
+            fault: string;
+            /** First */
+            first: string;
+            /** Reading */
+            reading: string;
+            /** Second */
+            second: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * PairIn
          * @description Pair an instrument with a batch. ``tare_kg``: what the scale carries besides the milk, the pan's weight when
          *     left out.
@@ -6249,6 +6301,37 @@ export interface components {
             tare_kg?: number | null;
             /** Url */
             url: string;
+        };
+        /**
+         * PairOut
+         * @description Two batches: their lines, what their records say otherwise, what the plans did, what was alike.
+         */
+        PairOut: {
+            /** Differs */
+            differs: components["schemas"]["PairDifference"][];
+            first: components["schemas"]["BookLine"];
+            /**
+             * Same
+             * @description What both records say, in words
+             */
+            same: string[];
+            second: components["schemas"]["BookLine"];
+            /**
+             * Unknown
+             * @description What only one of them tells, in words with whose it is
+             */
+            unknown: string[];
+            /** Words */
+            words: components["schemas"]["PairWord"][];
+        };
+        /** PairWord */
+        PairWord: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Word */
+            word: string;
         };
         /** PanChange */
         PanChange: {
@@ -7731,6 +7814,11 @@ export interface components {
             next_time: string[];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
+            /**
+             * Others
+             * @description The newest others of the same thing, to lay beside it
+             */
+            others: components["schemas"]["OtherOut"][];
             /** Parts */
             parts: components["schemas"]["RelativeOut"][];
             /** River */
@@ -12011,6 +12099,15 @@ export interface operations {
                 kind?: ("reduce" | "curdle" | "strain" | "caramel" | "sweet") | "";
                 /** @description Those with which something went wrong */
                 wrong?: boolean;
+                /** @description Of one milk of the Larder */
+                milk?: number | null;
+                /** @description In one pan of the Larder */
+                pan?: number | null;
+                year?: number | null;
+                /** @description How it was judged once cold */
+                cold?: ("too-thick" | "right" | "too-thin") | "";
+                /** @description With those that were made for a sweet */
+                bases?: boolean;
             };
             header?: never;
             path?: never;
@@ -12025,6 +12122,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_beside: {
+        parameters: {
+            query: {
+                a: number;
+                b: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairOut"];
                 };
             };
             /** @description Bad Request */

@@ -23,6 +23,7 @@ export const ADDRESSES = {
   "sweet": "/stove/sweet/:id(\\d+)",
   "book": "/book",
   "mend": "/book/mend",
+  "beside": "/book/beside",
   "learned": "/book/learned",
   "season": "/book/season",
   "batch": "/book/:id(\\d+)",

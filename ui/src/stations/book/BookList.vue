@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
+import { useLarder } from '@/api/kitchen'
 import { LONGEST_WORDS } from '@/api/shared'
 import AsideNote from '@/form/AsideNote.vue'
-import { day, minutes, month, weight } from '@/say'
+import { day, minutes, month, spoken, weight } from '@/say'
 import { usePages } from './pages'
 import { onStove } from './told'
 
@@ -32,16 +34,74 @@ const only = computed<Only>(() =>
     ? (route.query.only as Only)
     : '',
 )
-const query = (words: string, which: Only) => ({
+/** Of one milk, in one pan, of one year, judged so when cold: each by the address too. */
+const larder = useLarder()
+const COLD = ['too-thin', 'right', 'too-thick'] as const
+const season = useQuery({
+  queryKey: ['book', 'years'],
+  queryFn: async () => (await unwrap(api.GET('/api/season', { params: { query: {} } }))).years,
+})
+const named = (things: { id?: number | null; name: string }[] | undefined) =>
+  (things ?? []).map((x) => ({ value: String(x.id), label: x.name }))
+const narrow = computed(() => [
+  { key: 'milk', any: 'any milk', options: named(larder.data.value?.milks) },
+  { key: 'pan', any: 'any pan', options: named(larder.data.value?.pans) },
+  {
+    key: 'cold',
+    any: 'however it was cold',
+    options: COLD.map((v) => ({ value: v as string, label: spoken(v) })),
+  },
+  {
+    key: 'year',
+    any: 'any year',
+    options: (season.data.value ?? []).map((y) => ({ value: String(y), label: String(y) })),
+  },
+])
+const chosen = (key: string) => {
+  const said = route.query[key]
+  return typeof said === 'string' ? said : ''
+}
+const number = (key: string) => (/^\d{1,9}$/.test(chosen(key)) ? Number(chosen(key)) : undefined)
+const cold = computed(() => COLD.find((v) => v === chosen('cold')) ?? '')
+const narrowed = computed(() => ({
+  ...Object.fromEntries(
+    ['milk', 'pan', 'cold', 'year'].flatMap((key) => (chosen(key) ? [[key, chosen(key)]] : [])),
+  ),
+}))
+const query = (words: string, which: Only, more: Record<string, string> = narrowed.value) => ({
+  ...more,
   ...(which && { only: which }),
   ...(words && { find: words }),
 })
+function choose(key: string, event: Event) {
+  const value = (event.target as HTMLSelectElement).value
+  const others = Object.fromEntries(Object.entries(narrowed.value).filter(([k]) => k !== key))
+  void router.replace({
+    query: query(find.value, only.value, value ? { ...others, [key]: value } : others),
+  })
+}
 watch(find, (words) => void router.replace({ query: query(words, only.value) }))
+/** A base stands with its sweet; alone where one looks for it. */
+const whole = computed(() => !only.value && !find.value && !Object.keys(narrowed.value).length)
 
-const book = usePages(['book', 'list', only], find, async (asked) => {
-  const kind = only.value === 'wrong' ? '' : only.value
-  const query = { ...asked, kind, wrong: only.value === 'wrong' }
-  const { lines, ...page } = await unwrap(api.GET('/api/book', { params: { query } }))
+const which = computed(() => JSON.stringify([only.value, narrowed.value]))
+const book = usePages(['book', 'list', which], find, async (asked) => {
+  const { lines, ...page } = await unwrap(
+    api.GET('/api/book', {
+      params: {
+        query: {
+          ...asked,
+          kind: only.value === 'wrong' ? '' : only.value,
+          wrong: only.value === 'wrong',
+          milk: number('milk'),
+          pan: number('pan'),
+          year: number('year'),
+          cold: cold.value,
+          bases: !whole.value,
+        },
+      },
+    }),
+  )
   return { ...page, items: lines }
 })
 const { total } = book
@@ -130,6 +190,18 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         :aria-current="which === only ? 'true' : undefined"
         >{{ text }}</RouterLink
       >
+      <template v-for="n in narrow" :key="n.key">
+        <select
+          v-if="n.options.length"
+          :aria-label="n.any"
+          :class="{ set: chosen(n.key) }"
+          :value="chosen(n.key)"
+          @change="choose(n.key, $event)"
+        >
+          <option value="">{{ n.any }}</option>
+          <option v-for="o in n.options" :key="o.value" :value="o.value">{{ o.label }}</option>
+        </select>
+      </template>
     </nav>
     <AsideNote :names="book.aside.value" />
     <section class="tray" aria-label="Batches">
@@ -139,7 +211,7 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
       <p v-else-if="asked && !total && only === 'wrong'" class="sentence">
         Nothing was found wrong yet. When something is, press <em>What went wrong?</em>
       </p>
-      <p v-else-if="asked && !total && only" class="sentence">None of these was made yet.</p>
+      <p v-else-if="asked && !total && !whole" class="sentence">None of these was made yet.</p>
       <p v-else-if="asked && !total" class="sentence">
         Nothing is written yet. <RouterLink to="/bench">Plan a reduction</RouterLink>, light it,
         weigh it.
@@ -151,6 +223,7 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
             <RouterLink :to="address(l)">
               <span class="name words">{{ l.name }}</span>
               <span class="soft">{{ about(l) }}</span>
+              <span v-if="l.parts.length" class="soft">from {{ l.parts.join(' and ') }}</span>
               <span v-for="fault in l.wrong" :key="fault" class="wrong">{{ fault }}</span>
             </RouterLink>
             <span class="gave">
@@ -204,6 +277,21 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
   margin: -12px 32px 18px;
 }
 .only [aria-current] {
+  color: var(--ink);
+  font-weight: 700;
+}
+.only select {
+  height: 40px;
+  max-width: 190px;
+  padding: 0 6px;
+  border: 1.5px solid var(--ridge);
+  border-radius: 9px;
+  background: var(--enamel);
+  color: var(--ink-soft);
+  font: inherit;
+}
+.only .set {
+  border-color: var(--cobalt);
   color: var(--ink);
   font-weight: 700;
 }

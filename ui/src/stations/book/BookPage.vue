@@ -5,7 +5,7 @@ import { useAnyBatch, useLarder, useRecord, useStory } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
 import { reachesTold } from '@/making/reaches'
 import RiverDrawing from '@/making/RiverDrawing.vue'
-import { grams, weight } from '@/say'
+import { day, grams, weight } from '@/say'
 import PartCurve from './PartCurve.vue'
 import ReadingsTray from './ReadingsTray.vue'
 import StoryNotes from './StoryNotes.vue'
@@ -95,6 +95,16 @@ const weighedIn = computed(() =>
         <RouterLink class="touch" :to="{ path: '/book/mend', query: wrong }"
           >What went wrong?</RouterLink
         >
+        <span v-if="story.others.length" class="others"
+          ><span class="soft">beside</span>
+          <RouterLink
+            v-for="o in story.others.slice(0, 3)"
+            :key="o.id"
+            class="touch"
+            :to="{ path: '/book/beside', query: { a: o.id, b: batch.id } }"
+            >{{ o.name }}, {{ day(o.created_at_s) }}</RouterLink
+          ></span
+        >
       </p>
       <p v-if="batch.kind === 'sweet' && batch.on_paper" class="paper">
         <span class="soft">Written in as it was told:</span>
@@ -169,6 +179,12 @@ const weighedIn = computed(() =>
   flex-wrap: wrap;
   gap: 2px 24px;
   margin: 8px 32px 4px;
+}
+.others {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 14px;
 }
 .wrong {
   color: var(--madder);

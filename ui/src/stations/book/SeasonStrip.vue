@@ -11,9 +11,9 @@ const left = (i: number) => `${((i + 0.5) / props.strip.points.length) * 100}%`
 
 <template>
   <section class="strip" :aria-label="titleOf(strip)">
-    <h3>
+    <h2>
       {{ titleOf(strip) }} <small>{{ verdictOf(strip) }}</small>
-    </h3>
+    </h2>
     <div class="frame">
       <span v-for="(label, i) in MARKS" :key="label" class="mark" :style="{ top: `${i * 50}%` }">{{
         label
@@ -47,10 +47,10 @@ const left = (i: number) => `${((i + 0.5) / props.strip.points.length) * 100}%`
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font: 600 17px/24px var(--words);
 }
-h3 small {
+h2 small {
   font: 450 14.5px var(--figures);
   color: var(--ink-soft);
 }

@@ -29,3 +29,10 @@ def upgrade() -> None:
         sa.Column("key", sa.String, primary_key=True),
         sa.Column("ln_ratio", sa.Float, nullable=False),
     )
+    # the Book finds by milk: of a reduction it stood in its words alone
+    op.execute(
+        "UPDATE batch SET milk_id = (SELECT milk.id FROM milk WHERE"
+        " milk.id = CASE WHEN json_valid(batch.words) THEN json_extract(batch.words, '$.milk') END"
+        " AND milk.name = CASE WHEN json_valid(batch.plan) THEN json_extract(batch.plan, '$.milk.name') END)"
+        " WHERE kind = 'reduce' AND milk_id IS NULL"
+    )

@@ -149,8 +149,8 @@ def test_another_pan_on_a_known_burner_is_guessed_from_it_less_surely():
     """The published figures of pooling (reduction dossier §4): 0.039 ± 0.256 from two cells."""
     lessons = (*rates(1.18, 1.07, 1.22), *rates(0.94, pan=3))
     told = rate_of(learned_rates(Burner("left"), lessons), 9, "medium")
-    assert told.ln_mean == pytest.approx(0.0395, abs=0.01)
-    assert told.ln_sd == pytest.approx(0.2556, abs=0.01) and told.batches == 0
+    assert told.ln_mean == pytest.approx(0.03949, abs=1e-5)
+    assert told.ln_sd == pytest.approx(0.25556, abs=1e-5) and told.batches == 0
     own = rate_of(learned_rates(Burner("left"), lessons), 2, "medium")
     assert own.ln_sd < 0.12 and own.batches == 3
 

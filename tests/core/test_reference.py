@@ -7,7 +7,7 @@ import pytest
 
 from mulvek.core.batch.estimate import Estimate
 from mulvek.core.batch.events import Reading
-from mulvek.core.batch.learning import Lesson, Taught, judge_thickness, pooled_prior, update
+from mulvek.core.batch.learning import RateLesson, judge_thickness, learned_rates, rate_of
 from mulvek.core.batch.readings import reading_water
 from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material
@@ -21,7 +21,7 @@ from mulvek.core.planning.reduce.coconut import fat_volume_fraction
 from mulvek.core.planning.reduce.evaporation import Fire, descent, heat_up, simmer
 from mulvek.core.planning.reduce.forecast import CLIMB, forecast
 from mulvek.core.planning.reduce.judgement import cooling_loss_kg, milk_to_thin_kg, seconds_to_return
-from mulvek.core.planning.reduce.plan import Amount, Rate, ReducePlan, Thickness
+from mulvek.core.planning.reduce.plan import Amount, ReducePlan, Thickness
 from mulvek.core.planning.reduce.scorch import safe_power_w, stir_interval_s
 from mulvek.core.planning.reduce.stops import HOT_C, read_stop
 from mulvek.core.planning.reduce.windows import windows
@@ -108,9 +108,10 @@ STEP = Estimate(1.120, math.log(14.2e-3 / 60), 0.02**2, 0.0, 0.25**2)._step(600,
 SEEN = STEP.updated(0.968, 0.008)
 ETA = SEEN.seconds_to(0.475, lambda w: 1.0)
 LESSON = SEEN.lesson(math.log(14.2e-3 / 60), 0.0, 0.25)
-LEARNED = update(Rate(), Taught.of([Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)]))
-CELLS = [[Lesson(math.log(r), 0.15) for r in (1.18, 1.07, 1.22)], [Lesson(math.log(0.94), 0.15)]]
-POOLED = pooled_prior(map(Taught.of, CELLS))
+LESSONS = tuple(RateLesson(n, 1, "medium", math.log(r), 0.15) for n, r in enumerate((1.18, 1.07, 1.22)))
+LEARNED = rate_of(learned_rates(Burner("left"), LESSONS), 1, "medium")
+CELLS = (*LESSONS, RateLesson(9, 2, "medium", math.log(0.94), 0.15))
+POOLED = rate_of(learned_rates(Burner("left"), CELLS), 3, "medium")
 OFFSET = judge_thickness(Thickness(), {"too-thick": 2, "right": 1, "too-thin": 1})
 DIP = reading_water(plan(), Reading("depth", 0.041), START, 1.0)
 QUICK = (

@@ -20120,7 +20120,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "day" | "keeping" | "mending" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
+                page: "about" | "properties" | "reduce" | "curdle" | "strain" | "caramel" | "sweets" | "day" | "keeping" | "learning" | "mending" | "reference-reduction" | "reference-curd" | "reference-sweets" | "reference-cooling";
             };
             cookie?: never;
         };

@@ -15,6 +15,8 @@ Effect = tuple[str, Hashable]
 NU = 4.0
 FORGETS_SD = 0.008
 """What an effect may have moved between two batches."""
+FEW = 5
+"""So few batches say nothing yet of how far batches scatter, nor of what has moved between them."""
 SLACK, ALARM, CLIPPED = 0.6, 4.5, 2.5
 WIDENED_SD = 0.12
 SLIP = 6.0
@@ -150,10 +152,11 @@ class Learned:
             after = float(gain[at].sum()) + noise / weight
             self._mean = self._mean + gain * (residual / after)
             self._cov = self._cov - np.outer(gain, gain) / after
-        self._cov[at, at] += FORGETS_SD**2
+        if len(self.used) >= FEW:
+            self._cov[at, at] += FORGETS_SD**2
         for effect in seen.effects:
             self._count[effect] += weight >= SET_ASIDE
-        if abs(z) < CLEAR_SLIP:
+        if abs(z) < CLEAR_SLIP and len(self.used) >= FEW:
             self._said[0] += 0.9
             self._said[1] += 0.9 * z * z * self._scatter
             self._scatter = max(LEAST_SCATTER**2, 0.5 * self._scatter + 0.5 * self._said[1] / self._said[0])

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from ..core.batch.events import (
+    FaultFound,
     FirstBoil,
     Note,
     Off,
@@ -36,7 +37,7 @@ from ..store.shelf import read_shelf
 from ..wire.curd import CurdleIn, read_curdle
 from ..wire.reduce import ForecastOut, ReduceIn, read_plan
 from ..wire.strain import StrainIn, read_strain
-from . import sweets
+from . import making, sweets
 
 BRASS_POT = ((0.0308, 0.5e-3), (0.0438, 1e-3), (0.063, 2e-3), (0.0914, 3.5e-3), (0.118, 5e-3))
 BOATHOUSE = Kitchen(altitude_m=620.0, room_c=26.0, milk_c=8.0)
@@ -59,6 +60,7 @@ class Past:
     gave: float
     note: str
     weighed_on_fire: bool = False
+    found: FaultFound | None = None
 
 
 # numbers of the things below, in the order they are added
@@ -115,6 +117,7 @@ HISTORY = (
         gave=0.985,
         note="Stayed on four minutes too long: thick as butter in the morning.",
         weighed_on_fire=True,
+        found=FaultFound("too-thick-cold", {}, cause="over"),
     ),
     Past(
         name="Tea milk for the committee",
@@ -195,6 +198,7 @@ def fill(db: Database, now_s: float) -> bool:
     _curds(db, now_s)
     sweets.make(db, now_s)
     sweets.caramel(db, now_s)
+    making.make(db, now_s)
     return True
 
 
@@ -274,6 +278,8 @@ def _make(db: Database, past: Past, lit_s: float, now_s: float) -> None:
     happenings += [(off_s, Off()), (off_s + 240.0, Weighed(round(at_off * past.gave, 3)))]
     if past.note:
         happenings.append((off_s + 3600.0, Note(past.note)))
+    if past.found:
+        happenings.append((off_s + 0.5 * DAY_S, past.found))
     kept = ForecastOut.of(told, words.pan if isinstance(words.pan, int) else None)
     planned = Planned(
         name=past.name,

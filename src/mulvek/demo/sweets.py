@@ -4,6 +4,7 @@ from typing import Any
 
 from ..core.batch.events import (
     Added,
+    FaultFound,
     Happening,
     Note,
     Off,
@@ -94,6 +95,7 @@ def make(db: Database, now_s: float) -> None:
         (at + 60, Weighed(round(plan.finished.likely * 0.97, 3))),
         (at + 120, PiecesCounted(int(plan.pieces.likely))),
         (at + 600, Note("Soft right through. Two cracked: knead a minute longer.")),
+        (at + 700, FaultFound("balls-crack", {}, cause="knead")),
     ]
     _keep(db, "Sponge balls for the tea", plan, told, words, began, done, now_s)
 

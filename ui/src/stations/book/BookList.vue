@@ -73,6 +73,7 @@ const query = (words: string, which: Only, more: Record<string, string> = narrow
   ...(which && { only: which }),
   ...(words && { find: words }),
 })
+const narrowing = ref(Object.keys(narrowed.value).length > 0)
 function choose(key: string, event: Event) {
   const value = (event.target as HTMLSelectElement).value
   const others = Object.fromEntries(Object.entries(narrowed.value).filter(([k]) => k !== key))
@@ -190,9 +191,17 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         :aria-current="which === only ? 'true' : undefined"
         >{{ text }}</RouterLink
       >
+      <button
+        type="button"
+        class="touch"
+        :aria-expanded="narrowing"
+        @click="narrowing = !narrowing"
+      >
+        one milk, pan or year
+      </button>
       <template v-for="n in narrow" :key="n.key">
         <select
-          v-if="n.options.length"
+          v-if="narrowing && n.options.length"
           :aria-label="n.any"
           :class="{ set: chosen(n.key) }"
           :value="chosen(n.key)"

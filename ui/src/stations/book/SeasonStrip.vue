@@ -55,6 +55,7 @@ h2 small {
   color: var(--ink-soft);
 }
 .frame {
+  margin-top: 9px;
   position: relative;
   padding-left: 52px;
 }

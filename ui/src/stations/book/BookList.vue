@@ -85,8 +85,8 @@ watch(find, (words) => void router.replace({ query: query(words, only.value) }))
 /** A base stands with its sweet; alone where one looks for it. */
 const whole = computed(() => !only.value && !find.value && !Object.keys(narrowed.value).length)
 
-const which = computed(() => JSON.stringify([only.value, narrowed.value]))
-const book = usePages(['book', 'list', which], find, async (asked) => {
+const asking = computed(() => JSON.stringify([only.value, narrowed.value]))
+const book = usePages(['book', 'list', asking], find, async (asked) => {
   const { lines, ...page } = await unwrap(
     api.GET('/api/book', {
       params: {

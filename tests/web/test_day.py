@@ -279,3 +279,40 @@ def test_a_plan_that_was_tampered_with_is_not_begun(client, supper):
     ages = {"task": plan["tasks"][0]["key"], "end_s": 1e11, "version": 1}
     assert client.post(f"/api/days/{day}/slip", json=ages).json["fields"][0]["path"] == "end_s"
     assert client.post(f"/api/days/{day}/slip", json=slip).json["fields"][0]["path"] == "task"
+
+
+def make(client, clock, batch, slow=1.0):
+    """All its steps as told, those by hand so many times as long; then it is counted."""
+    for step in client.get(f"/api/batches/{batch}").json["steps"]:
+        now = next(s for s in client.get(f"/api/batches/{batch}").json["steps"] if s["key"] == step["key"])
+        if now["phase"] == "ready":
+            client.post(f"/api/batches/{batch}/events", json={"event": {"kind": "step_begun", "step": step["key"]}})
+        clock.now += step["seconds"]["likely"] * (slow if step["hands"] and not step["fire"] else 1.0)
+        client.post(f"/api/batches/{batch}/events", json={"event": {"kind": "step_done", "step": step["key"]}})
+    answer = client.post(f"/api/batches/{batch}/events", json={"event": {"kind": "counted", "count": 23}})
+    assert answer.status_code == 201, answer.json
+
+
+def test_a_day_that_is_over_stands_beside_its_plan(client, clock, supper):
+    plan = planned(client, supper)
+    day = begun(client, supper, plan).json
+    before = client.get(f"/api/days/{day['id']}/after").json
+    assert not before["over"] and all(s["ready_s"] is None and s["steps"] == [] for s in before["sweets"])
+    assert [s["told_s"] for s in before["sweets"]] == [s["ready_s"] for s in plan["sweets"]]
+    make(client, clock, day["batches"][0], slow=2.0)
+    after = client.get(f"/api/days/{day['id']}/after").json
+    [kalakand, *others] = after["sweets"]
+    assert kalakand["ready_s"] == pytest.approx(clock(), abs=1) and kalakand["counted"] == 23
+    assert kalakand["feet_s"] > kalakand["feet_told_s"] > 0
+    longer = {s["step"]: s for s in kalakand["steps"]}
+    assert longer["press"]["took_s"] == pytest.approx(2 * 480, rel=0.02) and longer["press"]["teaches"]
+    gaps = [abs(s["took_s"] - s["told_s"]) for s in kalakand["steps"]]
+    assert gaps == sorted(gaps, reverse=True) and min(gaps) >= 180
+    assert not after["over"] and all(s["ready_s"] is None for s in others)
+    # what it taught is in the next plan
+    steps = client.get("/api/learned").json["numbers"]
+    assert "kalakand.press" in {n["key"] for n in steps if n["family"] == "step"}
+    for batch in day["batches"][1:]:
+        make(client, clock, batch)
+    assert client.get(f"/api/days/{day['id']}/after").json["over"]
+    assert client.get("/api/days/77/after").status_code == 404

@@ -21,6 +21,7 @@ from . import (
     beside,
     book,
     day,
+    day_after,
     instruments,
     keeping,
     larder,
@@ -106,6 +107,7 @@ def create_app(
     season.routes(app, db, clock)
     mending.routes(app, db, clock)
     day.routes(app, db, clock, changes)
+    day_after.routes(app, db, clock)
     sweets.routes(app, db)
     own_sweets.routes(app, db, clock, changes)
     last_words.routes(app, db)

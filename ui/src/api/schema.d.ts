@@ -671,6 +671,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days/{id}/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was ready when, beside its plan */
+        get: operations["day_after"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/days/{id}/day.csv": {
         parameters: {
             query?: never;
@@ -3517,6 +3534,16 @@ export interface components {
              * @enum {string}
              */
             what: "pan" | "burner" | "helper" | "earlier" | "through" | "later" | "without";
+        };
+        /** DayAfterOut */
+        DayAfterOut: {
+            /**
+             * Over
+             * @description All of it is made
+             */
+            over: boolean;
+            /** Sweets */
+            sweets: components["schemas"]["SweetAfterOut"][];
         };
         /**
          * DayBegin
@@ -7660,6 +7687,24 @@ export interface components {
             sign: string;
         };
         /**
+         * StepAfterOut
+         * @description A step that took otherwise than planned; ``teaches``: the next plans go by it.
+         */
+        StepAfterOut: {
+            /** Began S */
+            began_s: number;
+            /** Say */
+            say: string;
+            /** Step */
+            step: string;
+            /** Teaches */
+            teaches: boolean;
+            /** Told S */
+            told_s: number;
+            /** Took S */
+            took_s: number;
+        };
+        /**
          * StepBegunIn
          * @description This step is under way: its timer runs. ``burner``: the number of the one it is on, when it is on the fire.
          */
@@ -8176,6 +8221,34 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+        };
+        /**
+         * SweetAfterOut
+         * @description A sweet of the day. ``ready_s``: when it was, none before that; ``feet``: seconds of hands, as planned and as they were.
+         */
+        SweetAfterOut: {
+            /** Batch */
+            batch: number;
+            /** Counted */
+            counted: number | null;
+            /** Due S */
+            due_s: number;
+            /** Feet S */
+            feet_s: number;
+            /** Feet Told S */
+            feet_told_s: number;
+            /** Name */
+            name: string;
+            /** Ready S */
+            ready_s: number | null;
+            /**
+             * Steps
+             * @description Those that took longer or shorter, the most first
+             */
+            steps: components["schemas"]["StepAfterOut"][];
+            told_pieces: components["schemas"]["Range"];
+            /** Told S */
+            told_s: number;
         };
         /**
          * SweetBatchOut
@@ -14266,6 +14339,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DaysOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    day_after: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayAfterOut"];
                 };
             };
             /** @description Bad Request */

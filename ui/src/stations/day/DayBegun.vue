@@ -10,6 +10,7 @@ import { moment } from '@/stations/sweets/serving'
 import { doneActs, nextAct } from './begun'
 import { numberWord, ofTwenty, spanOf } from './day'
 import DayActs from './DayActs.vue'
+import DayAfter from './DayAfter.vue'
 import DayPicture from './DayPicture.vue'
 
 /** A day that was begun, as it is followed: what is next, and what comes of it when something takes longer. */
@@ -148,6 +149,7 @@ const acts = (n: number) =>
         <a class="touch" :href="`/api/days/${id}/day.csv`">as CSV</a>
         <RouterLink class="touch" to="/larder">what to buy</RouterLink>
       </p>
+      <DayAfter :id="id" />
       <DayPicture
         :plan="plan"
         :now="now"

@@ -4,6 +4,7 @@ import json
 import re
 import sqlite3
 
+from PIL import Image
 from playwright.sync_api import Page, expect
 
 from tests.ui.hands import BOTH, clean
@@ -216,3 +217,24 @@ def test_the_book_is_narrowed_and_the_address_keeps_it(page: Page, kitchen_url: 
     page.get_by_role("combobox", name="any pan").select_option("any pan")
     expect(batches).to_have_count(wanted)
     clean(page)
+
+
+def test_a_picture_is_added_and_taken_away(page: Page, kitchen_url: str, tmp_path):
+    shot = tmp_path / "plate.png"
+    Image.new("RGB", (2400, 1200), (240, 230, 200)).save(shot)
+    page.goto(kitchen_url + "/book/12")
+    pictures = page.get_by_role("region", name="Pictures")
+    pictures.get_by_label("add a picture").set_input_files(shot)
+    image = pictures.get_by_role("img", name="Kalakand for the prizegiving, picture 1")
+    expect(image).to_be_visible()
+    wide = "e => e.decode().then(() => e.naturalWidth)"
+    assert image.evaluate(wide) == 1600
+    clean(page)
+    words = tmp_path / "words.png"
+    words.write_text("no picture")
+    pictures.get_by_label("add a picture").set_input_files(words)
+    expect(pictures.get_by_role("alert")).to_contain_text("That is no picture.")
+    page.reload()
+    expect(image).to_be_visible()
+    pictures.get_by_role("button", name=re.compile("take it away")).click()
+    expect(pictures.get_by_role("img")).to_have_count(0)

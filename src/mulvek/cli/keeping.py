@@ -38,18 +38,21 @@ def there(args: argparse.Namespace) -> Path:
 
 def _backup(args: argparse.Namespace) -> None:
     from ..store.copies import check, copy_file
+    from ..store.photos import Photos
 
     path = there(args)
     if args.to.resolve() == path.resolve():
         raise BadInput("to", "That is the kitchen’s file itself.", "Give the copy another name.")
     copy_file(path, args.to)
-    print(f"{args.to}: {_said(check(args.to))}.")
+    copied = Photos(path).copy_to(Photos(args.to))
+    print(f"{args.to}: {_said(check(args.to))}{_with(copied)}.")
 
 
 def _restore(args: argparse.Namespace) -> int:
     from ..store.copies import Copies, check
     from ..store.database import Database
     from ..store.lock import Lock
+    from ..store.photos import Photos
 
     path = data_file(args.data, args.demo)
     print(f"The copy:  {_said(check(args.file))}.")
@@ -66,9 +69,10 @@ def _restore(args: argparse.Namespace) -> int:
     try:
         before = Copies(path).bring_back(args.file, time.time())
         Database(path).close()
+        copied = Photos(args.file).copy_to(Photos(path))
     finally:
         lock.release()
-    print(f"Brought back. What was here is {before.path if before else 'put aside beside it'}.")
+    print(f"Brought back{_with(copied)}. What was here is {before.path if before else 'put aside beside it'}.")
     return 0
 
 
@@ -86,6 +90,10 @@ def _verify(args: argparse.Namespace) -> int:
             for line in getattr(found, kind):
                 print(f"{kind}: {line}")
     return 0 if found.sound else 1
+
+
+def _with(pictures: int) -> str:
+    return f", with {pictures} {'picture' if pictures == 1 else 'pictures'}" if pictures else ""
 
 
 def _said(holds: Any) -> str:

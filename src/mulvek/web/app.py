@@ -30,6 +30,7 @@ from . import (
     mending,
     own_sweets,
     pages,
+    photos,
     problems,
     reading,
     rehearsal,
@@ -102,6 +103,7 @@ def create_app(
     rehearsal.routes(app, db, clock, changes)
     book.routes(app, db, clock)
     story.routes(app, db, clock)
+    photos.routes(app, db)
     beside.routes(app, db, clock)
     learned.routes(app, db, clock)
     season.routes(app, db, clock)

@@ -5,7 +5,7 @@ Bodies must be JSON, which a foreign form cannot send; who may ask at all is loo
 
 from flask import Flask, Response, abort, request
 
-LARGEST_BODY, LARGEST_CSV = 1_000_000, 26_000_000
+LARGEST_BODY, LARGEST_CSV, LARGEST_PHOTO = 1_000_000, 26_000_000, 8_100_000
 POLICY = (
     "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
     "frame-ancestors 'none'; base-uri 'none'; form-action 'none'"
@@ -20,6 +20,8 @@ def install(app: Flask) -> None:
         # the API framework parses silently: say 400 for a body that is no JSON, 415 for another type
         if request.path.startswith("/api/book/") and request.path.endswith("/readings"):
             request.max_content_length = LARGEST_CSV
+        if request.path.startswith("/api/batches/") and request.path.endswith("/photos"):
+            request.max_content_length = LARGEST_PHOTO
         if request.routing_exception is None and request.method in {"POST", "PUT", "PATCH"}:
             try:
                 request.get_json()

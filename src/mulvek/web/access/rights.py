@@ -13,7 +13,7 @@ _ROUTES = {
         """,
     "look": """
         changes get_clock get_larder get_materials get_stove get_batch get_former get_instruments
-        get_book get_record get_story get_beside get_learned learned_csv get_season get_samples export_readings
+        get_book get_record get_story get_photos get_photo get_beside get_learned learned_csv get_season get_samples export_readings
         get_rehearsals get_rehearsal get_account
         get_last_words get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         get_mend_choices diagnose get_next_time plan_day look_day get_days get_day day_after day_pdf day_ical day_csv
@@ -21,6 +21,7 @@ _ROUTES = {
         get_science get_using find_using picture check_cooling late_change reckon_sweet reckon_told swap_ingredient reckon_syrup draw_pan read_lactometer
         """,
     "log": """
+        add_photo remove_photo
         log_event part_batch pour_batch take_base keep_last_words
         begin_rehearsal act_rehearsed log_rehearsed set_rehearsal_speed
         """,

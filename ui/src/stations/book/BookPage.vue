@@ -6,6 +6,7 @@ import BatchCurve from '@/charts/BatchCurve.vue'
 import { reachesTold } from '@/making/reaches'
 import RiverDrawing from '@/making/RiverDrawing.vue'
 import { day, grams, weight } from '@/say'
+import BatchPhotos from './BatchPhotos.vue'
 import PartCurve from './PartCurve.vue'
 import ReadingsTray from './ReadingsTray.vue'
 import StoryNotes from './StoryNotes.vue'
@@ -131,6 +132,7 @@ const weighedIn = computed(() =>
         :key="p.id"
         :name="p.name"
       />
+      <BatchPhotos :batch-id="batch.id" :name="story.line.name" />
       <section class="tray doing" aria-label="Told and got">
         <div>
           <table>

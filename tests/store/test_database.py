@@ -158,7 +158,7 @@ def test_a_happening_leaves_the_shelf_as_it_is_until_its_batch_ends(db):
         Batches(session).append(Batches(session).running("strain")[0].id, Note("whey is clear"), NOW, NOW)
     assert db.kept(read_shelf) is shelf
     say(Off(), Weighed(1.1))
-    lessons = lambda s: sum(x.batches for cell in s.lessons.values() for x in cell.values())  # noqa: E731
+    lessons = lambda s: sum(len(learned.used) for learned in s.rates.values())  # noqa: E731
     assert lessons(db.kept(read_shelf)) == lessons(shelf) + 1
     with db.reading() as session:
         weighed = Batches(session).batch(6).events[-1]
@@ -179,7 +179,9 @@ def test_demo_curds_are_there_and_teach_their_milk(db):
     )
     assert hung.state(NOW).step == 0 and hung.state(NOW).whey_kg == 0.41
     ln_yield, batches = shelf.curd_yield(milk_id)
-    assert batches == 1 and -0.1 < ln_yield < 0 and shelf.curd_yield(999) == (0.0, 0)
+    assert batches == 1 and -0.1 < ln_yield < 0
+    other, none = shelf.curd_yield(999)  # the cook's hand is in every curd, a little
+    assert none == 0 and 0.3 * ln_yield < other < 0
     with db.writing() as session:
         session.delete(session.get(MilkRow, milk_id))
     with db.reading() as session:

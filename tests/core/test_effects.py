@@ -79,8 +79,8 @@ def test_nothing_is_called_a_drift_that_is_none(cooks):
 
 
 def test_a_drop_of_fifteen_in_a_hundred_is_noticed():
-    rng = np.random.default_rng(5)
-    noticed = [[n for n in learn(rng, drops_at=25)[2] if n > 25] for _ in range(150)]
+    rng = np.random.default_rng(7)
+    noticed = [[n for n in learn(rng, drops_at=25)[2] if n > 25] for _ in range(300)]
     assert np.mean([bool(found) for found in noticed]) >= 0.95
     assert np.median([found[0] - 25 for found in noticed if found]) <= 6
 

@@ -27,7 +27,10 @@ def grow(file: Path, batches: int) -> None:
         db.execute("PRAGMA synchronous=OFF")
         copied, told = (
             ",".join(row[1] for row in db.execute(f"PRAGMA table_info({table})") if row[1] not in own)
-            for table, own in (("batch", ("id", "created_at", "former")), ("event", ("id", "batch_id", "key")))
+            for table, own in (
+                ("batch", ("id", "created_at", "former", "parent_id", "slot")),
+                ("event", ("id", "batch_id", "key")),
+            )
         )
         done = db.execute("SELECT id, kind FROM batch WHERE finished").fetchall()
         pans = [number for number, kind in done if kind == "reduce"]
@@ -91,6 +94,12 @@ def measured(folder: Path) -> dict[str, float]:
             "Book page": middle(lambda: ask("GET", "/api/book")),
             "Book, searched": middle(lambda: ask("GET", "/api/book?find=rabri"), 5),
             "Book, the oldest page": middle(lambda: ask("GET", "/api/book?offset=36000"), 5),
+            "Book, without bases": middle(lambda: ask("GET", "/api/book?bases=false"), 10),
+            "Book, one milk": middle(lambda: ask("GET", "/api/book?milk=2"), 10),
+            "a story": middle(lambda: ask("GET", "/api/book/12/story"), 10),
+            "side by side": middle(lambda: ask("GET", "/api/book/beside?a=1&b=3"), 10),
+            "the season": middle(lambda: ask("GET", "/api/season"), 10),
+            "what was learned": middle(lambda: ask("GET", "/api/learned"), 10),
             "light": middle(light, 10),
         }
         began = time.perf_counter()

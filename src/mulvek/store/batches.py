@@ -189,7 +189,11 @@ class Batches:
             return known
         self._free(planned.burner_id, now_s)
         row = BatchRow(
-            kitchen_id=Larder(self.session).row().id, created_at=now_s, finished=False, **planned.columns()
+            found_by=planned.name.lower(),
+            kitchen_id=Larder(self.session).row().id,
+            created_at=now_s,
+            finished=False,
+            **planned.columns(),
         )
         self.session.add(row)
         self.session.flush()

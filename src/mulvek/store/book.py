@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
+from itertools import islice
 from typing import Any
 
 from sqlalchemy import ColumnElement, func, or_, select
@@ -13,7 +14,7 @@ from .aside import each
 from .batches import Batch, Batches
 from .mending import with_fault
 from .outcomes import line_of
-from .tables import BatchRow, EventRow
+from .tables import BatchRow
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +34,7 @@ class Line:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
     """Which batches: all where nothing is said. ``words`` each stand in the name, in a note or in what went wrong;
-    ``bases``: those too that were made for a sweet. Case is passed over as SQLite does it: for plain Latin letters."""
+    ``bases``: those too that were made for a sweet. Large and small letters are alike."""
 
     words: str = ""
     kind: str = ""
@@ -70,12 +71,11 @@ def _chosen(wanted: Wanted) -> list[ColumnElement[bool]]:
 
 
 def _has(word: str) -> ColumnElement[bool]:
-    pattern = f"%{word.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
-    text = EventRow.data["text"].as_string()
-    noted = select(EventRow.batch_id).where(EventRow.kind == "note", text.ilike(pattern, escape="!"))
-    faulty = with_fault([f.key for f in faults().values() if word.lower() in f.title.lower()])
-    named = BatchRow.name.ilike(pattern, escape="!")
-    return or_(named, BatchRow.id.in_(noted), BatchRow.id.in_(faulty))
+    small = word.lower()
+    pattern = f"%{small.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
+    found: ColumnElement[bool] = BatchRow.found_by.like(pattern, escape="!")
+    wrong = [f.key for f in faults().values() if small in f.title.lower()]
+    return or_(found, BatchRow.id.in_(with_fault(wrong))) if wrong else found
 
 
 def page(session: Session, limit: int, offset: int = 0, wanted: Wanted = ALL) -> tuple[list[Line], int]:
@@ -93,18 +93,22 @@ def page(session: Session, limit: int, offset: int = 0, wanted: Wanted = ALL) ->
     return [], beyond
 
 
-MOST_OTHERS = 6
+MOST_OTHERS, LOOKED_AT = 6, 120
 
 
 def same_thing(session: Session, batch: Batch) -> list[tuple[int, str, float]]:
     """The newest others that are over of the same sweet, or of the same kind: number, name, when."""
-    found = select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(
-        BatchRow.kind == batch.kind.name, BatchRow.finished, BatchRow.id != batch.id
-    )
-    if batch.kind.name == "sweet":
-        found = found.where(BatchRow.words["sweet"].as_string() == str(batch.words.get("sweet")))
-    newest = found.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(MOST_OTHERS)
-    return [(number, name, at_s) for number, name, at_s in session.execute(newest)]
+    columns = (BatchRow.id, BatchRow.name, BatchRow.created_at, BatchRow.words)
+    newest = select(*columns).where(BatchRow.kind == batch.kind.name, BatchRow.finished, BatchRow.id != batch.id)
+    rows = session.execute(newest.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(LOOKED_AT))
+    sweet = batch.words.get("sweet")
+    same = ((number, name, at_s) for number, name, at_s, words in rows if _table(words).get("sweet") == sweet)
+    return list(islice(same, MOST_OTHERS))
+
+
+def _table(words: object) -> dict[str, Any]:
+    """Nothing of words that are damaged."""
+    return words if isinstance(words, dict) else {}
 
 
 def parts_of(session: Session, numbers: Sequence[int]) -> dict[int, list[str]]:

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session, load_only
 from ..core.batch.attention import Hushed, Missed, Snoozed
 from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
-from ..core.batch.events import FaultFound, Judged, Note, Reading, Scraped, Stirred
+from ..core.batch.events import FaultFound, Judged, Note, Reading, Scraped, Stirred, Undo
 from ..core.batch.kinds import KINDS
 from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
@@ -25,13 +25,28 @@ if TYPE_CHECKING:
     from .batches import Batch
 
 OUTCOME = load_only(
-    BatchRow.finished, BatchRow.verdict, BatchRow.lesson_ln, BatchRow.lesson_sd, BatchRow.ln_ratio, BatchRow.summary
+    BatchRow.finished,
+    BatchRow.verdict,
+    BatchRow.lesson_ln,
+    BatchRow.lesson_sd,
+    BatchRow.ln_ratio,
+    BatchRow.summary,
+    BatchRow.found_by,
 )
 CHANGES_NOTHING = (Stirred, Scraped, Reading, Note, FaultFound, Missed, Snoozed, Hushed)
 """Happenings after which a reduction's outcome is as it was."""
 
 
+def found_by(batch: "Batch") -> str:
+    """What it is found by: its name and its notes, in small letters."""
+    notes = (event.what.text for event in batch.log.counted if isinstance(event.what, Note))
+    return " ".join([batch.name, *notes]).lower()
+
+
 def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
+    last = batch.events[-1].what
+    if isinstance(last, Note | Undo):
+        session.get_one(BatchRow, batch.id, options=[OUTCOME]).found_by = found_by(batch)
     if batch.kind.name == "reduce" and isinstance(batch.events[-1].what, CHANGES_NOTHING):
         return
     row = session.get_one(BatchRow, batch.id, options=[OUTCOME])

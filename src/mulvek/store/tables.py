@@ -149,7 +149,8 @@ class BatchRow(Base):
     The plan carries its milk and pan whole, so that later changes in the Larder never touch it. ``parent_id`` and
     ``slot``: of which making it is a part, and which. ``former``: what it was called while each kind had a table of its
     own ("curd-3"). What a finished batch taught is kept beside for quick planning: ``lesson_*``, ln of true ÷ model rate,
-    and ``ln_ratio``, ln of weighed ÷ told curd; ``left_out``: the cook does not want it to teach. ``summary`` is its line in the Book, written with each event.
+    and ``ln_ratio``, ln of weighed ÷ told curd; ``left_out``: the cook does not want it to teach.
+    ``found_by``: its name and its notes in small letters. ``summary`` is its line in the Book, written with each event.
     """
 
     __tablename__ = "batch"
@@ -176,6 +177,7 @@ class BatchRow(Base):
     ln_ratio: Mapped[float | None]
     verdict: Mapped[str | None]
     left_out: Mapped[bool] = mapped_column(default=False, server_default="0")
+    found_by: Mapped[str] = mapped_column(default="", server_default="")
     summary: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
 
 

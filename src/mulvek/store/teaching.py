@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from ..core.batch.learning import LOOKED_AT, RateLesson, StepLesson, YieldLesson
 from ..core.errors import NotFound
-from .tables import BatchRow, KitchenRow, LearningWindowRow, LessonRow
+from .tables import BatchRow, KitchenRow, LearningWindowRow, LessonRow, MilkRow
 
 Family = Literal["rate", "yield", "step", "thickness"]
 STEPS_LOOKED_AT = 400
@@ -72,13 +72,10 @@ class Teaching:
 
     def yields(self) -> tuple[YieldLesson, ...]:
         """Of all milks together, the newest of each."""
-        milks = self.session.scalars(
-            select(BatchRow.milk_id).where(BatchRow.milk_id.is_not(None), BatchRow.ln_ratio.is_not(None)).distinct()
-        )
+        milks = self.session.scalars(select(MilkRow.id)).all()
         rows = [
             (at_s, batch, milk, ln_ratio)
-            for milk in milks.all()
-            if milk is not None
+            for milk in milks
             for batch, at_s, ln_ratio in self._newest(
                 BatchRow.ln_ratio, of=BatchRow.milk_id == milk, taught=BatchRow.ln_ratio.is_not(None)
             )

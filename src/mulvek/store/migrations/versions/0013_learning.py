@@ -21,11 +21,23 @@ def _fill_found_by(file: sa.Connection) -> None:
 
 def upgrade() -> None:
     op.add_column("batch", sa.Column("left_out", sa.Boolean, nullable=False, server_default="0"))
-    # it was for sums over all there ever was: now the newest of each burner are asked for
+    # they were for sums over all there ever was: now the newest of each burner and milk are asked for, from the index alone
+    # (what stands behind a row's plan costs a walk through its pages)
     op.drop_index("ix_batch_lesson", "batch")
+    op.drop_index("ix_batch_yield", "batch")
     op.create_index(
-        "ix_batch_lesson", "batch", ["burner_id", "created_at"], sqlite_where=sa.text("lesson_ln IS NOT NULL")
+        "ix_batch_lesson",
+        "batch",
+        ["burner_id", "created_at", "id", "pan_id", "flame", "lesson_ln", "lesson_sd", "finished", "left_out"],
+        sqlite_where=sa.text("lesson_ln IS NOT NULL"),
     )
+    op.create_index(
+        "ix_batch_yield",
+        "batch",
+        ["milk_id", "created_at", "id", "ln_ratio", "finished", "left_out"],
+        sqlite_where=sa.text("ln_ratio IS NOT NULL"),
+    )
+    op.create_index("ix_batch_milk", "batch", ["milk_id", "created_at", "id"])
     op.create_index("ix_batch_left_out", "batch", ["created_at"], sqlite_where=sa.text("left_out = 1"))
     op.create_index("ix_batch_kind", "batch", ["kind", "created_at", "id"])
     op.drop_index("ix_batch_parent", "batch")

@@ -18,9 +18,11 @@ def grow(file, count: int) -> None:
         made.execute(
             "UPDATE event SET data = ? WHERE kind = 'note' AND batch_id = 2", (json.dumps({"text": "saffron"}),)
         )
+        made.execute("UPDATE batch SET found_by = 'kulfi base, trial saffron' WHERE id = 2")
         for i in range(count):
             listed = ", ".join(columns)
-            values = ", ".join({"name": f"'Pot {i:03}'", "created_at": "created_at - 9e6"}.get(c, c) for c in columns)
+            its_own = {"name": f"'Pot {i:03}'", "found_by": f"'pot {i:03}'", "created_at": "created_at - 9e6"}
+            values = ", ".join(its_own.get(c, c) for c in columns)
             made.execute(f"INSERT INTO batch ({listed}) SELECT {values} FROM batch WHERE id = 1")
         made.execute(
             "INSERT INTO event (batch_id, number, at_s, recorded_at_s, kind, data) "
@@ -210,10 +212,10 @@ def test_the_book_is_narrowed_and_the_address_keeps_it(page: Page, kitchen_url: 
     wanted = ask(f"{kitchen_url}/api/book?milk=1")["total"]
     assert wanted > 2
     expect(batches).to_have_count(wanted)
-    page.get_by_role("combobox", name="any pan").select_option("the straight pot")
+    page.get_by_role("combobox", name="any pan").select_option("the old brass pot")
     expect(page.get_by_text("None of these was made yet.")).to_be_visible()
     page.reload()
-    expect(page.get_by_role("combobox", name="any pan")).to_have_value("2")
+    expect(page.get_by_role("combobox", name="any pan")).to_have_value("3")
     page.get_by_role("combobox", name="any pan").select_option("any pan")
     expect(batches).to_have_count(wanted)
     clean(page)

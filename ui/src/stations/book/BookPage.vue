@@ -99,7 +99,7 @@ const weighedIn = computed(() =>
         <span v-if="story.others.length" class="others"
           ><span class="soft">beside</span>
           <RouterLink
-            v-for="o in story.others.slice(0, 3)"
+            v-for="o in story.others.slice(0, 4)"
             :key="o.id"
             class="touch"
             :to="{ path: '/book/beside', query: { a: o.id, b: batch.id } }"

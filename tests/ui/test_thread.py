@@ -69,7 +69,7 @@ def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.get_by_role("button", name="too thick").click()
     expect(page.get_by_text("leans on it")).to_be_visible()
     page.get_by_label("A note").fill("soft and even")
-    page.get_by_role("button", name="Write it down").click()
+    page.get_by_role("button", name=re.compile("Write it down ?: Notes")).click()
     expect(page.get_by_text("soft and even")).to_be_visible()
     clean(page)
 

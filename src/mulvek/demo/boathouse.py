@@ -100,6 +100,7 @@ HISTORY = (
         overrun_s=-30.0,
         gave=1.004,
         note="A little thin when cold. Next time 0.42.",
+        found=FaultFound("too-thin-cold", {}, cause="under"),
     ),
     Past(
         name="Rabri, first try",
@@ -117,7 +118,6 @@ HISTORY = (
         gave=0.985,
         note="Stayed on four minutes too long: thick as butter in the morning.",
         weighed_on_fire=True,
-        found=FaultFound("too-thick-cold", {}, cause="over"),
     ),
     Past(
         name="Tea milk for the committee",

@@ -17,7 +17,6 @@ from ..core.batch.events import (
     StepDone,
     Stirred,
     Weighed,
-    WheyWeighed,
 )
 from ..core.planning.curdle.forecast import curdle
 from ..core.planning.reduce.forecast import forecast
@@ -147,7 +146,6 @@ def _curd(batches: Batches, shelf: Any, words: Any, sweet: int, at: float, now_s
         if stage.name == "acid":
             batches.append(number, Poured(told.acid.likely.likely, clear=True), at - 20.0, now_s)
         if stage.name == "weigh":
-            batches.append(number, WheyWeighed(round(told.whey_kg * 0.96, 2)), at - 20.0, now_s)
             batches.append(number, Weighed(kg), at, now_s)
             return number, kg, at
         batches.append(number, StepDone(), at, now_s)

@@ -232,3 +232,14 @@ def test_each_kind_has_a_river_that_ends_with_what_it_gave(client, clock):
 def test_none_of_that_number(client):
     answer = client.get("/api/book/999/story")
     assert answer.status_code == 404 and "999" in answer.json["detail"]
+
+
+def test_a_base_that_was_given_up_is_no_part_and_one_on_the_fire_is(client, clock):
+    sweet = begin(client, "sweet", KALAKAND)
+    spilt = boil_down(client, sweet)
+    happens(client, spilt["id"], kind="abandoned")
+    again = boil_down(client, sweet)
+    told = story(client, sweet["id"])
+    assert [(part["id"], part["kg"]) for part in told["parts"]] == [(again["id"], 0.0)]
+    assert {reach["batch"] for reach in told["river"]} == {None, again["id"]}
+    assert told["line"]["parts"] == ["reduce"]

@@ -54,7 +54,7 @@ def years(session: Session) -> list[int]:
 def season(session: Session, year: int) -> Season:
     """All that is over of a year; what goes on, was given up or was poured together counts not, nor does a damaged line."""
     found = Season(made=[], weights=[], minutes=[], pieces=[], old=[])
-    for number, name, at_s, kind, parent, line in _lines(session, year):
+    for number, name, at_s, parent, line in _lines(session, year):
         if line is None or "season" not in line:
             found.old.append(number)
             continue
@@ -64,7 +64,7 @@ def season(session: Session, year: int) -> Season:
             facts = adapter(Facts).validate_python(line["season"])
             weighed = float(line.get("weighed_kg") or 0.0)
             month = local(at_s).strftime("%Y-%m")
-            made = Made(month=month, sweet=kind == "sweet", own=parent is None, weighed_kg=weighed, facts=facts)
+            made = Made(month=month, own=parent is None, weighed_kg=weighed, facts=facts)
             _stood(found, number, name, at_s, line)
         except (ValidationError, TypeError, ValueError, AttributeError):
             continue
@@ -74,7 +74,7 @@ def season(session: Session, year: int) -> Season:
 
 def _lines(session: Session, year: int) -> Iterator[Any]:
     begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (year, year + 1))
-    columns = (BatchRow.id, BatchRow.name, BatchRow.created_at, BatchRow.kind, BatchRow.parent_id, BatchRow.summary)
+    columns = (BatchRow.id, BatchRow.name, BatchRow.created_at, BatchRow.parent_id, BatchRow.summary)
     within = (BatchRow.created_at >= begins, BatchRow.created_at < ends, BatchRow.finished)
     return iter(session.execute(select(*columns).where(*within).order_by(BatchRow.created_at, BatchRow.id)))
 

@@ -13,6 +13,7 @@ from ..core.batch.events import PiecesCounted, Taken, Weighed
 from ..core.batch.kinds import KindName
 from ..core.batch.log import Log
 from ..core.batch.standing import left_kg
+from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetRun, SweetState, base_step
 from ..core.errors import KitchenError
 from ..core.planning.sweets.costs import Spent, spent
@@ -86,6 +87,8 @@ def _parts(batches: Batches, batch: Batch, state: Any, now_s: float) -> list[tup
         with suppress(KitchenError):
             other = batches.batch(number)
             stands = other.state(max(now_s, other.log.newest_s))
+            if summary(other.plan, stands, other.forecast).phase in ("given-up", "poured"):
+                continue  # nothing of it came in
             gave = stands.weighed_kg or kg
             reaches = course(other.plan, stands, other.forecast)
             part = Part(

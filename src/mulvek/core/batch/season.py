@@ -104,7 +104,6 @@ class Made:
     """A batch of the season as its line tells it; ``month`` "2027-01"; ``own``: begun by itself, not as a base."""
 
     month: str
-    sweet: bool
     own: bool
     weighed_kg: float
     facts: Facts
@@ -147,7 +146,7 @@ def by_month(made: Iterable[Made], price_m3: Mapping[str, float]) -> tuple[Sum, 
     """All of it, and each month that has any. ``price_m3``: of a milk by its name, for what was no sweet.
 
     >>> milk = Facts(milk="cow", milk_m3=2e-3)
-    >>> made = [Made(month="2027-01", sweet=False, own=True, weighed_kg=0.5, facts=milk)] * 2
+    >>> made = [Made(month="2027-01", own=True, weighed_kg=0.5, facts=milk)] * 2
     >>> whole, months = by_month(made, {"cow": 1200.0})
     >>> whole.made_kg, round(whole.paid, 2), months["2027-01"].milks
     (1.0, 4.8, {'cow': 0.004})

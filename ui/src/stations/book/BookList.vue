@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, unwrap } from '@/api/client'
-import { useLarder } from '@/api/kitchen'
 import { LONGEST_WORDS } from '@/api/shared'
 import AsideNote from '@/form/AsideNote.vue'
-import { day, minutes, month, spoken, weight } from '@/say'
+import { day, minutes, month, weight } from '@/say'
+import BookNarrow from './BookNarrow.vue'
+import { useNarrow } from './narrow'
 import { usePages } from './pages'
 import { onStove } from './told'
 
@@ -34,53 +34,14 @@ const only = computed<Only>(() =>
     ? (route.query.only as Only)
     : '',
 )
-/** Of one milk, in one pan, of one year, judged so when cold: each by the address too. */
-const larder = useLarder()
-const COLD = ['too-thin', 'right', 'too-thick'] as const
-const season = useQuery({
-  queryKey: ['book', 'years'],
-  queryFn: async () => (await unwrap(api.GET('/api/season', { params: { query: {} } }))).years,
-})
-const named = (things: { id?: number | null; name: string }[] | undefined) =>
-  (things ?? []).map((x) => ({ value: String(x.id), label: x.name }))
-const narrow = computed(() => [
-  { key: 'milk', any: 'any milk', options: named(larder.data.value?.milks) },
-  { key: 'pan', any: 'any pan', options: named(larder.data.value?.pans) },
-  {
-    key: 'cold',
-    any: 'however it was cold',
-    options: COLD.map((v) => ({ value: v as string, label: spoken(v) })),
-  },
-  {
-    key: 'year',
-    any: 'any year',
-    options: (season.data.value ?? []).map((y) => ({ value: String(y), label: String(y) })),
-  },
-])
-const chosen = (key: string) => {
-  const said = route.query[key]
-  return typeof said === 'string' ? said : ''
-}
-const number = (key: string) => (/^\d{1,9}$/.test(chosen(key)) ? Number(chosen(key)) : undefined)
-const cold = computed(() => COLD.find((v) => v === chosen('cold')) ?? '')
-const narrowed = computed(() => ({
-  ...Object.fromEntries(
-    ['milk', 'pan', 'cold', 'year'].flatMap((key) => (chosen(key) ? [[key, chosen(key)]] : [])),
-  ),
-}))
+const { narrowed, narrow } = useNarrow()
 const query = (words: string, which: Only, more: Record<string, string> = narrowed.value) => ({
   ...more,
   ...(which && { only: which }),
   ...(words && { find: words }),
 })
-const narrowing = ref(Object.keys(narrowed.value).length > 0)
-function choose(key: string, event: Event) {
-  const value = (event.target as HTMLSelectElement).value
-  const others = Object.fromEntries(Object.entries(narrowed.value).filter(([k]) => k !== key))
-  void router.replace({
-    query: query(find.value, only.value, value ? { ...others, [key]: value } : others),
-  })
-}
+const narrowTo = (more: Record<string, string>) =>
+  void router.replace({ query: query(find.value, only.value, more) })
 watch(find, (words) => void router.replace({ query: query(words, only.value) }))
 /** A base stands with its sweet; alone where one looks for it. */
 const whole = computed(() => !only.value && !find.value && !Object.keys(narrowed.value).length)
@@ -94,10 +55,7 @@ const book = usePages(['book', 'list', asking], find, async (asked) => {
           ...asked,
           kind: only.value === 'wrong' ? '' : only.value,
           wrong: only.value === 'wrong',
-          milk: number('milk'),
-          pan: number('pan'),
-          year: number('year'),
-          cold: cold.value,
+          ...narrow.value,
           bases: !whole.value,
         },
       },
@@ -191,26 +149,7 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
         :aria-current="which === only ? 'true' : undefined"
         >{{ text }}</RouterLink
       >
-      <button
-        type="button"
-        class="touch"
-        :aria-expanded="narrowing"
-        @click="narrowing = !narrowing"
-      >
-        one milk, pan or year
-      </button>
-      <template v-for="n in narrow" :key="n.key">
-        <select
-          v-if="narrowing && n.options.length"
-          :aria-label="n.any"
-          :class="{ set: chosen(n.key) }"
-          :value="chosen(n.key)"
-          @change="choose(n.key, $event)"
-        >
-          <option value="">{{ n.any }}</option>
-          <option v-for="o in n.options" :key="o.value" :value="o.value">{{ o.label }}</option>
-        </select>
-      </template>
+      <BookNarrow :narrowed="narrowed" @narrow="narrowTo" />
     </nav>
     <AsideNote :names="book.aside.value" />
     <section class="tray" aria-label="Batches">
@@ -286,21 +225,6 @@ const batches = (n: number) => (n === 1 ? '1 batch' : `${n} batches`)
   margin: -12px 32px 18px;
 }
 .only [aria-current] {
-  color: var(--ink);
-  font-weight: 700;
-}
-.only select {
-  height: 40px;
-  max-width: 190px;
-  padding: 0 6px;
-  border: 1.5px solid var(--ridge);
-  border-radius: 9px;
-  background: var(--enamel);
-  color: var(--ink-soft);
-  font: inherit;
-}
-.only .set {
-  border-color: var(--cobalt);
   color: var(--ink);
   font-weight: 700;
 }

@@ -29,6 +29,8 @@ const did = computed(() => didOf(story.value!))
 const river = computed(() =>
   reachesTold(story.value!, batch.value?.kind === 'sweet' ? batch.value : null),
 )
+/** What of its bases is weighed. */
+const came = computed(() => story.value!.parts.filter((p) => p.kg > 0))
 /** The first reach of each base leads to its page. */
 const opens = computed(
   () => new Set(story.value!.parts.map((p) => river.value.find((r) => r.batch === p.id)?.key)),
@@ -72,9 +74,9 @@ const weighedIn = computed(() =>
           <template v-else-if="story.line.weighed_kg !== null && story.line.kind !== 'sweet'">
             It gave <b>{{ weight(story.line.weighed_kg) }}</b>.
           </template>
-          <template v-if="story.parts.length"
-            ><template v-for="(p, i) in story.parts" :key="p.id"
-              >{{ i === 0 ? ' Into it came ' : i === story.parts.length - 1 ? ' and ' : ', '
+          <template v-if="came.length"
+            ><template v-for="(p, i) in came" :key="p.id"
+              >{{ i === 0 ? ' Into it came ' : i === came.length - 1 ? ' and ' : ', '
               }}<b>{{ grams(p.kg) }}</b> of
               <RouterLink :to="`/book/${p.id}`">{{ p.name }}</RouterLink></template
             >.

@@ -1,7 +1,7 @@
 """A batch told in the cook's own lines: what each line means, that mass closes, and that its form gives the batch back."""
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from mulvek.core.equipment.packs import Pack
@@ -385,6 +385,7 @@ def _along_it_mass_closes(account: Account) -> None:
     st.lists(st.one_of(st.builds("{} {}".format, AMOUNTS, THINGS), DONE), max_size=7),
     GAVE,
 )
+@example(lines=["2 L milk to half", "boiled down to half", "2 L milk to half"], gave="")
 def test_mass_closes_whatever_is_told(lines: list[str], gave: str):
     account = told(*lines, *([gave] if gave else []))
     counted = sum(

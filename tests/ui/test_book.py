@@ -162,7 +162,6 @@ def test_what_was_learned_is_owned_and_the_next_plan_goes_by_it(page: Page, kitc
     assert ask(f"{kitchen_url}/api/bench/reduce", plan)["after_boil_s"] == known
 
 
-@BOTH
 def test_two_of_a_kind_lie_side_by_side(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/book/3")
     page.get_by_role("link", name=re.compile("^Basundi for the juniors, ")).click()
@@ -202,7 +201,6 @@ def test_the_season_by_month_and_by_figure(page: Page, kitchen_url: str):
     expect(words).to_contain_text(f"In {told['years'][1]} you took")
 
 
-@BOTH
 def test_the_book_is_narrowed_and_the_address_keeps_it(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/book")
     batches = page.get_by_role("region", name="Batches").get_by_role("listitem")

@@ -20,7 +20,7 @@ def test_a_copy_is_saved_and_brought_back(page: Page, kitchen_url: str):
     expect(page.get_by_role("button", name="jetty burner")).to_be_hidden()
     keeping.get_by_role("button", name=re.compile("bring back the copy")).click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("6 reductions, 2 curds, 1 caramel, 2 sweets")
+    expect(dialog).to_contain_text("7 reductions, 3 curds, 1 caramel, 3 sweets")
     clean(page)
     dialog.get_by_role("button", name="Bring it back").click()
     expect(page.get_by_role("button", name="jetty burner")).to_be_visible()

@@ -147,7 +147,7 @@ def pace_of(learned: Learned, step: str) -> Pace | None:
     >>> lessons = tuple(StepLesson(n, "kulfi.fill", math.log(1.5)) for n in range(4))
     >>> pace = pace_of(learned_hands(lessons), "kulfi.fill")
     >>> round(math.exp(pace.ln_mean), 2), pace.batches, pace_of(learned_hands(lessons), "kulfi.freeze")
-    (1.44, 4, None)
+    (1.43, 4, None)
     """
     belief = learned.of(step_effects(step), TIMED_SD)
     return Pace(belief.ln_mean, belief.next_sd, belief.batches) if belief.batches else None

@@ -8,6 +8,8 @@ from ...composition.composition import Composition
 from .account import Account, OwnBase
 
 Gone = Literal["", "steam", "whey"]
+WATER_SHARE = 0.98
+"""Of the water that is there, more than this does not boil off."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,8 +43,10 @@ def _heights(account: Account) -> Iterator[Height]:
                 there = _without_what_left(there, line.thing.parts.scaled(line.told.kg), base)
                 off: Gone = "steam" if base.made_by == "reduce" else "whey"
                 yield _height(place, there, off_kg=base.start_kg - base.made_kg, off=off, beneath=True)
-        if place == boiled_at:
-            off_kg = account.into_bowl_kg - account.cooked_kg
+        off_kg = account.into_bowl_kg - account.cooked_kg
+        if place == boiled_at and place < _last_in(account) and off_kg > WATER_SHARE * there.water:
+            boiled_at = _last_in(account)  # so much leaves only once all of it is together
+        elif place == boiled_at:
             there = there.with_water(there.water - off_kg)
             yield _height(place, there, off_kg=off_kg, off="steam", beneath=line.kind != "down")
 
@@ -68,4 +72,8 @@ def _without_what_left(there: Composition, milk: Composition, base: OwnBase) -> 
 def _boiled_at(account: Account) -> int:
     """The line at which all of it was cooked on: the last that boils it down, or the last that went in."""
     downs = [place for place, line in enumerate(account.lines) if line.kind == "down"]
-    return downs[-1] if downs else max(place for place, line in enumerate(account.lines) if line.kind == "in")
+    return downs[-1] if downs else _last_in(account)
+
+
+def _last_in(account: Account) -> int:
+    return max(place for place, line in enumerate(account.lines) if line.kind == "in")

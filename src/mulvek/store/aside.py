@@ -3,7 +3,7 @@
 import logging
 from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
-from typing import TypeVar
+from typing import Any, TypeVar
 
 from ..core.errors import KitchenError, Unreadable
 
@@ -38,3 +38,8 @@ def each(items: Iterable[T], read: Callable[[T], S], name: Callable[[T], str]) -
         except Unreadable:
             aside.append(name(item))
     return found, aside
+
+
+def as_table(said: object) -> dict[str, Any]:
+    """A kept object; an empty one of what is damaged."""
+    return said if isinstance(said, dict) else {}

@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from datetime import datetime
 from itertools import islice
 from typing import Any
 
@@ -10,10 +9,11 @@ from sqlalchemy import ColumnElement, func, or_, select
 from sqlalchemy.orm import Session
 
 from ..core.mending.faults import faults
-from .aside import each
+from .aside import as_table, each
 from .batches import Batch, Batches
 from .mending import with_fault
 from .outcomes import line_of
+from .season import within
 from .tables import BatchRow
 
 
@@ -63,8 +63,7 @@ def _chosen(wanted: Wanted) -> list[ColumnElement[bool]]:
     if wanted.wrong:
         found.append(BatchRow.id.in_(with_fault()))
     if wanted.year is not None:
-        begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (wanted.year, wanted.year + 1))
-        found += [BatchRow.created_at >= begins, BatchRow.created_at < ends]
+        found += within(wanted.year)
     if not wanted.bases:
         found.append(BatchRow.parent_id.is_(None))
     return found + [_has(word) for word in wanted.words.split()]
@@ -102,13 +101,8 @@ def same_thing(session: Session, batch: Batch) -> list[tuple[int, str, float]]:
     newest = select(*columns).where(BatchRow.kind == batch.kind.name, BatchRow.finished, BatchRow.id != batch.id)
     rows = session.execute(newest.order_by(BatchRow.created_at.desc(), BatchRow.id.desc()).limit(LOOKED_AT))
     sweet = batch.words.get("sweet")
-    same = ((number, name, at_s) for number, name, at_s, words in rows if _table(words).get("sweet") == sweet)
+    same = ((number, name, at_s) for number, name, at_s, words in rows if as_table(words).get("sweet") == sweet)
     return list(islice(same, MOST_OTHERS))
-
-
-def _table(words: object) -> dict[str, Any]:
-    """Nothing of words that are damaged."""
-    return words if isinstance(words, dict) else {}
 
 
 def parts_of(session: Session, numbers: Sequence[int]) -> dict[int, list[str]]:

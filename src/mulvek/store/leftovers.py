@@ -1,12 +1,12 @@
 """What stands there beside what batches were made for, read from their lines alone, newest first."""
 
 from dataclasses import dataclass
-from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from ..core.batch.leftovers import LEFTOVERS, Beside, Leftover
+from .aside import as_table
 from .tables import BatchRow
 
 LOOKED_AT = 60
@@ -34,9 +34,9 @@ def leftovers(session: Session) -> list[Left]:
     )
     found = []
     for number, name, summary in rows.all():
-        beside = _table(_table(summary).get("beside"))
+        beside = as_table(as_table(summary).get("beside"))
         for of in LEFTOVERS:
-            there = _table(beside.get(of))
+            there = as_table(beside.get(of))
             # a damaged line is left out; the Book names it
             if set(there) == {"kg", "at_s", "total_solids"} and all(
                 isinstance(v, int | float) for v in there.values()
@@ -50,15 +50,11 @@ def leftovers(session: Session) -> list[Left]:
 def _makes(session: Session, number: int) -> list[str]:
     """What was told of a sweet's syrup when it began."""
     told = session.scalar(select(BatchRow.forecast).where(BatchRow.id == number))
-    makes = _table(_table(told).get("syrup")).get("makes")
+    makes = as_table(as_table(told).get("syrup")).get("makes")
     return [said for said in makes if isinstance(said, str)] if isinstance(makes, list) else []
 
 
 def _days(session: Session, number: int, of: Leftover) -> int:
     told = session.scalar(select(BatchRow.forecast).where(BatchRow.id == number))
-    days = _table(_table(_table(told).get("leaves")).get(of)).get("fridge_days")
+    days = as_table(as_table(as_table(told).get("leaves")).get(of)).get("fridge_days")
     return days if isinstance(days, int) else 0
-
-
-def _table(said: object) -> dict[str, Any]:
-    return said if isinstance(said, dict) else {}

@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Any
 
 from pydantic import ValidationError
-from sqlalchemy import func, select
+from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
 from ..core.batch.season import Facts, Made
@@ -43,6 +43,12 @@ def local(at_s: float) -> datetime:
     return datetime.fromtimestamp(at_s).astimezone()
 
 
+def within(year: int) -> tuple[ColumnElement[bool], ColumnElement[bool]]:
+    """Of batches that began in that year, as the kitchen has it."""
+    begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (year, year + 1))
+    return BatchRow.created_at >= begins, BatchRow.created_at < ends
+
+
 def years(session: Session) -> list[int]:
     """In which anything was made, newest first."""
     first, last = session.execute(select(func.min(BatchRow.created_at), func.max(BatchRow.created_at))).one()
@@ -73,10 +79,9 @@ def season(session: Session, year: int) -> Season:
 
 
 def _lines(session: Session, year: int) -> Iterator[Any]:
-    begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (year, year + 1))
     columns = (BatchRow.id, BatchRow.name, BatchRow.created_at, BatchRow.parent_id, BatchRow.summary)
-    within = (BatchRow.created_at >= begins, BatchRow.created_at < ends, BatchRow.finished)
-    return iter(session.execute(select(*columns).where(*within).order_by(BatchRow.created_at, BatchRow.id)))
+    of = (*within(year), BatchRow.finished)
+    return iter(session.execute(select(*columns).where(*of).order_by(BatchRow.created_at, BatchRow.id)))
 
 
 def _stood(found: Season, number: int, name: str, at_s: float, line: dict[str, Any]) -> None:
@@ -91,11 +96,10 @@ def _stood(found: Season, number: int, name: str, at_s: float, line: dict[str, A
 
 def milk_strips(session: Session, year: int) -> list[tuple[int, int, str, float, float]]:
     """Of each weighed chhena of a year: milk, batch, name, when, and ln of what came ÷ what was told."""
-    begins, ends = (datetime(y, 1, 1).astimezone().timestamp() for y in (year, year + 1))
     rows = session.execute(
         select(BatchRow.milk_id, BatchRow.id, BatchRow.name, BatchRow.created_at, BatchRow.ln_ratio)
         .where(BatchRow.milk_id.is_not(None), BatchRow.ln_ratio.is_not(None))
-        .where(BatchRow.created_at >= begins, BatchRow.created_at < ends)
+        .where(*within(year))
         .order_by(BatchRow.created_at, BatchRow.id)
     )
     return [

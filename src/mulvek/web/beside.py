@@ -11,12 +11,11 @@ from ..core.errors import BadInput
 from ..store.batches import Batch, Batches
 from ..store.database import Database
 from ..store.mending import found_of
-from ..store.outcomes import line_of
 from ..store.shelf import Shelf, read_shelf
 from ..wire.beside import PairOut, beside
-from ..wire.book import BookLine
 from ..wire.model import Out
 from .mending import made_for, seen_of
+from .story import line_told
 
 TAGS = [Tag(name="book")]
 NAMED = ("milk", "pan", "burner")
@@ -39,14 +38,6 @@ def _words(batch: Batch, shelf: Shelf) -> Mapping[str, Any]:
     return words
 
 
-def _line(batch: Batch, now_s: float) -> BookLine:
-    state = batch.state(max(now_s, batch.log.newest_s))
-    found = list(found_of(batch.events, batch.id))
-    return BookLine.of_summary(
-        batch.id, batch.kind.name, batch.name, batch.created_at_s, line_of(batch, state), found, []
-    )
-
-
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
     @app.get("/api/book/beside", tags=TAGS, responses={200: PairOut})
     def get_beside(query: PairQuery) -> Any:
@@ -59,7 +50,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
             both = (batches.batch(query.a), batches.batch(query.b))
             seen = (seen_of(both[0], now), seen_of(both[1], now))
             parts = (made_for(batches, both[0], now), made_for(batches, both[1], now))
-            lines = (_line(both[0], now), _line(both[1], now))
+            lines = (line_told(both[0], seen[0].state), line_told(both[1], seen[1].state))
         wrong = [key for batch in both for key in found_of(batch.events, batch.id)]
         words = (_words(both[0], shelf), _words(both[1], shelf))
         return beside(lines, seen, parts, words, wrong, shelf.place)

@@ -107,7 +107,7 @@ class KitchenLearned:
                 number = Number(
                     family="rate",
                     key=key,
-                    name=f"{self.shelf.pans[pan].name}, {self.shelf.burners[burner].name}, {flame}",
+                    name=self._cell(burner, pan, flame),
                     effects=rate_effects(pan, flame),
                     seen_sd=SCALE_SD,
                     table_sd=self.shelf.burners[burner].first_guess_sd(flame),
@@ -115,6 +115,9 @@ class KitchenLearned:
                 )
                 mine = [(x.batch, x.ln_ratio) for x in lessons if (x.pan, x.flame) == (pan, flame)]
                 yield learned_out(number, learned, mine, self.named, self._window("rate", key))
+
+    def _cell(self, burner: int, pan: int, flame: str) -> str:
+        return f"{self.shelf.pans[pan].name}, {self.shelf.burners[burner].name}, {flame}"
 
     def _owned(self, family: str) -> list[str]:
         """Those that were begun anew, or frozen: they stand there though nothing teaches them now."""
@@ -177,7 +180,7 @@ class KitchenLearned:
             if kind == "curdle" and milk in self.shelf.milks:
                 curdled[milk] += uses
         for (burner, pan, flame), uses in boiled.items():
-            name = f"{self.shelf.pans[pan].name}, {self.shelf.burners[burner].name}, {flame}"
+            name = self._cell(burner, pan, flame)
             sd = self.shelf.rate(pan, burner, flame).ln_sd
             yield Candidate(how="weigh-reduced", key=rate_key(burner, pan, flame), name=name, ln_sd=sd, seen_sd=SCALE_SD, uses=uses)  # fmt: skip
         yield from self._untimed(boiled)

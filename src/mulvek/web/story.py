@@ -32,6 +32,12 @@ from .batches import BatchPath
 TAGS = [Tag(name="book")]
 
 
+def line_told(batch: Batch, state: Any, parts: Sequence[str] = ()) -> BookLine:
+    """Its line in the Book as it stands now; ``parts``: names of what was made for it."""
+    found, summed = list(found_of(batch.events, batch.id)), line_of(batch, state)
+    return BookLine.of_summary(batch.id, batch.kind.name, batch.name, batch.created_at_s, summed, found, parts)
+
+
 def story(batches: Batches, batch: Batch, shelf: Shelf, now_s: float) -> StoryOut:
     """:raises Unreadable: when it is damaged in the file."""
     with reading_of(batch.name):
@@ -40,15 +46,7 @@ def story(batches: Batches, batch: Batch, shelf: Shelf, now_s: float) -> StoryOu
         parts = _parts(batches, batch, state, now_s)
         if isinstance(batch.plan, SweetRun):
             reaches = with_parts(batch.plan, reaches, [part for _, part in parts])
-        line = BookLine.of_summary(
-            batch.id,
-            batch.kind.name,
-            batch.name,
-            batch.created_at_s,
-            line_of(batch, state),
-            list(found_of(batch.events, batch.id)),
-            [other.name for other, part in parts],
-        )
+        line = line_told(batch, state, [other.name for other, _ in parts])
         sweet = batch.plan if isinstance(batch.plan, SweetRun) else None
         return StoryOut(
             line=line,

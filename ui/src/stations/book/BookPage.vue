@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useAnyBatch, useLarder, useRecord, useStory } from '@/api/kitchen'
 import BatchCurve from '@/charts/BatchCurve.vue'
+import OnPaper from '@/form/OnPaper.vue'
 import { reachesTold } from '@/making/reaches'
 import RiverDrawing from '@/making/RiverDrawing.vue'
 import { day, grams, weight } from '@/say'
@@ -109,10 +110,7 @@ const weighedIn = computed(() =>
           ></span
         >
       </p>
-      <p v-if="batch.kind === 'sweet' && batch.on_paper" class="paper">
-        <span class="soft">Written in as it was told:</span>
-        <q v-for="line in batch.on_paper.lines.filter(Boolean)" :key="line">{{ line }}</q>
-      </p>
+      <OnPaper v-if="batch.kind === 'sweet' && batch.on_paper" :lines="batch.on_paper.lines" />
       <RiverDrawing
         :reaches="river"
         :low="river.every((r) => !r.rows.length)"
@@ -193,16 +191,6 @@ const weighedIn = computed(() =>
 .wrong {
   color: var(--madder);
 }
-.paper {
-  margin: 6px 32px 12px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  font: 19px/26px var(--words);
-}
-.paper .soft {
-  font: 13.5px/26px var(--figures);
-}
 .curve {
   margin: 14px 4px 12px;
 }
@@ -248,8 +236,7 @@ thead th + th {
   text-transform: uppercase;
 }
 @media (max-width: 900px) {
-  .ways,
-  .paper {
+  .ways {
     margin-inline: 16px;
   }
   .doing {

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
 import { isPan, useLarder, useRunning, useSweetBatch } from '@/api/kitchen'
 import FormField from '@/form/FormField.vue'
+import OnPaper from '@/form/OnPaper.vue'
 import { grams } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { asked, liveOf, type Live } from '@/shell/live'
@@ -228,10 +229,7 @@ useKeys([
       <div v-if="bases.length" class="bases" :class="{ several: bases.length > 1 }">
         <BaseInHand v-for="x in bases" :key="x.id" :batch="x" />
       </div>
-      <p v-if="b.on_paper" class="paper">
-        <span class="soft">Written in as it was told:</span>
-        <q v-for="line in b.on_paper.lines.filter(Boolean)" :key="line">{{ line }}</q>
-      </p>
+      <OnPaper v-if="b.on_paper" :lines="b.on_paper.lines" />
       <SweetFigures
         :batch="b"
         :first="first"
@@ -317,18 +315,6 @@ useKeys([
 </template>
 
 <style scoped src="./running.css"></style>
-<style scoped>
-.paper {
-  margin: 12px 4px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  font: 19px/26px var(--words);
-}
-.paper .soft {
-  font: 13.5px/26px var(--figures);
-}
-</style>
 <style scoped>
 .now {
   gap: 8px 26px;

@@ -6,6 +6,7 @@ import pytest
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Locator, Page, Response, expect
 
+from tests import sizes
 from tests.kitchens import Clock
 
 FLAGS = [
@@ -21,6 +22,9 @@ FLAGS = [
 SIZES = {"desk": {"width": 1280, "height": 800}, "phone": {"width": 390, "height": 844}}
 BOTH = pytest.mark.parametrize("size", SIZES)
 """Marks a test whose layout differs on a phone."""
+WALK = pytest.mark.parametrize("size", SIZES if sizes.full else ["phone"])
+"""Marks a long way through the stations: the same hands and words in either width. It is walked on a phone, and each
+view that is looked over on the way is looked over in both widths; with --full it is walked at a desk too."""
 
 AXE = Axe().axe_script
 VIOLATIONS = """() => axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) =>
@@ -34,6 +38,20 @@ SETTLED = """new Promise((drawn) => requestAnimationFrame(() => requestAnimation
 def clean(page: Page) -> None:
     """No accessibility violation, once the station has loaded and nothing fades in or out."""
     expect(page.locator("h1")).to_have_count(1)
+    _look_over(page)
+
+
+def clean_in_both(page: Page) -> None:
+    """The same, in the width of the other window too."""
+    clean(page)
+    here = page.viewport_size
+    assert here is not None
+    page.set_viewport_size(SIZES["desk" if here["width"] < 900 else "phone"])
+    _look_over(page)
+    page.set_viewport_size(here)
+
+
+def _look_over(page: Page) -> None:
     page.evaluate(SETTLED)
     if not page.evaluate("() => 'axe' in window"):
         page.evaluate(AXE)

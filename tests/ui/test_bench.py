@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean, minutes_said, pick
+from tests.ui.hands import WALK, clean, clean_in_both, minutes_said, pick
 
 
 @pytest.fixture
@@ -15,7 +15,7 @@ def bench(page: Page, kitchen_url: str) -> Page:
     return page
 
 
-@BOTH
+@WALK
 def test_schools_and_named_stops_change_the_answer_and_stay_in_the_address(bench: Page):
     page = bench
     half = minutes_said(page)
@@ -37,7 +37,7 @@ def test_schools_and_named_stops_change_the_answer_and_stay_in_the_address(bench
     field.press("Enter")
     expect(page.get_by_label("What to expect of it")).to_contain_text("Wet the whole milk powder first")
     expect(page).to_have_url(re.compile("stir=folded.*add=whole-powder"))
-    clean(page)
+    clean_in_both(page)
     page.reload()
     expect(page.locator(".sentence").nth(1)).to_contain_text("60 g of whole milk powder from the start")
     expect(page.locator(".sentence").nth(1)).to_contain_text("the lid on")

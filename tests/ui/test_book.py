@@ -7,7 +7,7 @@ import sqlite3
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import BOTH, WALK, clean, clean_in_both
 from tests.web.test_instruments import ask
 
 
@@ -31,7 +31,7 @@ def grow(file, count: int) -> None:
         )
 
 
-@BOTH
+@WALK
 def test_old_ones_are_reached_and_found(page: Page, kitchen_url: str, tmp_path):
     grow(tmp_path / "demo.sqlite3", 70)
     page.goto(kitchen_url + "/book")
@@ -48,7 +48,7 @@ def test_old_ones_are_reached_and_found(page: Page, kitchen_url: str, tmp_path):
     page.get_by_label("Find").fill("saffron")
     expect(batches.get_by_role("listitem")).to_have_count(1)
     expect(batches).to_contain_text("Kulfi base, trial")
-    clean(page)
+    clean_in_both(page)
     page.get_by_label("Find").fill("100%")
     expect(page.get_by_text("Nothing in the Book has “100%”")).to_be_visible()
     page.get_by_label("Find").fill("chhena")

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean, later, pick
+from tests.ui.hands import WALK, box, clean, clean_in_both, later, pick
 from tests.ui.test_sweets import begin, write
 from tests.web.test_instruments import ask
 
@@ -16,7 +16,7 @@ def off_all(url: str) -> None:
             ask(f"{url}/api/batches/{batch['id']}/events", {"event": {"kind": "abandoned"}})
 
 
-@BOTH
+@WALK
 def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     off_all(kitchen_url)
     page.goto(kitchen_url + "/sweets")
@@ -31,7 +31,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     expect(page.get_by_role("button", name="how much sugar:")).to_contain_text(sugar)
     expect(page.get_by_role("button", name="how far it is simmered:")).to_contain_text("73 %")
     expect(page.locator("p.answer")).to_contain_text("168 °C")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name="Light it").click()
     page.get_by_role("dialog").locator("button.plate").first.click()
     now = page.get_by_label("What to do now")
@@ -39,7 +39,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     expect(page).to_have_url(re.compile("/stove/caramel/"))
     caramel = int(page.url.rsplit("/", 1)[1])
     events = f"{kitchen_url}/api/batches/{caramel}/events"
-    clean(page)
+    clean_in_both(page)
 
     # a shade is told by its key, a temperature typed; what comes is told from them, after a reload too
     later(page, clock, 240)
@@ -57,7 +57,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     later(page, clock, 4)
     page.get_by_role("button", name=re.compile("^It is off")).click()
     expect(now).to_contain_text("Butter in")
-    clean(page)
+    clean_in_both(page)
 
     # each pour is one press; the last begins the simmering
     page.get_by_role("button", name="Butter is in").click()
@@ -71,7 +71,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     expect(now).to_contain_text("Condensed milk in")
     page.get_by_role("button", name=re.compile("^It is in")).first.click()
     expect(now).to_contain_text("Simmer it to")
-    clean(page)
+    clean_in_both(page)
     stands = ask(f"{kitchen_url}/api/batches/{caramel}")
     half = (stands["mixed_kg"] + stands["stop_kg"]) / 2 + stands["told"]["pan_kg"]
     later(page, clock, 0.6 * stands["left_s"]["likely"])
@@ -89,7 +89,7 @@ def test_from_the_sweet_to_the_jar(page: Page, kitchen_url: str, clock):
     page.get_by_role("button", name="It gave", exact=True).click()
     expect(now).to_contain_text(f"It gave {gave} g")
     expect(now).to_contain_text("less than told")
-    clean(page)
+    clean_in_both(page)
     ask(events, {"event": {"kind": "note", "text": "sets well"}})
     page.get_by_role("link", name="its sweet").click()
     expect(page.locator(".steps .done")).to_have_count(3)

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean, pick
+from tests.ui.hands import BOTH, WALK, clean, clean_in_both, pick
 
 
 @pytest.fixture
@@ -21,10 +21,10 @@ def expected_g(page: Page) -> int:
     return int(said[1].replace("\u2009", ""))
 
 
-@BOTH
+@WALK
 def test_curdle_from_the_sentence_to_the_pieces(curd: Page):
     page = curd
-    clean(page)
+    clean_in_both(page)
     light = expected_g(page)
     pick(page, "how to drain it", "squeeze it hard")
     expect(page).to_have_url(re.compile("drain=hard"))
@@ -48,7 +48,7 @@ def test_curdle_from_the_sentence_to_the_pieces(curd: Page):
     expect(page.locator(".sentence").first).to_contain_text(re.compile(r"wait \d+(\.\d+)? minutes"))
     page.get_by_role("button", name="why so much?").click()
     expect(page.get_by_role("dialog")).to_contain_text("if all of it went in")
-    clean(page)
+    clean_in_both(page)
     page.keyboard.press("Escape")
     # the second sentence: what the thermometer showed, and a binder
     page.get_by_role("button", name="flour or semolina to bind it:").click()

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean
+from tests.ui.hands import WALK, box, clean, clean_in_both
 
 
 @pytest.fixture
@@ -15,18 +15,18 @@ def stove(page: Page, kitchen_url: str) -> Page:
     return page
 
 
-@BOTH
+@WALK
 def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
     page = stove
     page.get_by_role("button", name="Light it").click()
     expect(page.get_by_role("dialog")).to_contain_text("Hot curd scalds")
     box(page, "Call it").fill("Test chhena")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("dialog").get_by_role("button", name="Light it").click()
     now = page.get_by_label("What to do now")
     expect(now).to_contain_text("Bring it to the boil")
     expect(page.get_by_role("region", name="Burners")).to_contain_text("watch for the boil in")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name=re.compile("It boils")).click()
     expect(now).to_contain_text("Take it off the flame and wait")
     page.keyboard.press("d")
@@ -52,12 +52,12 @@ def test_chhena_from_the_sentence_to_the_book(stove: Page, kitchen_url: str):
     page.get_by_role("button", name="Weigh it").click()
     expect(now).to_contain_text("Knead it")
     expect(page.get_by_text("from the weighed chhena")).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name=re.compile("Kneaded")).click()
     expect(now).to_contain_text("It gave 640 g")
     page.goto(kitchen_url + "/book")
     expect(page.get_by_role("region", name="Batches")).to_contain_text("640 g")
-    clean(page)
+    clean_in_both(page)
 
 
 def test_the_yoghurt_that_hangs_now(stove: Page, kitchen_url: str):

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, SIZES, clean, later, pick, write
+from tests.ui.hands import SIZES, WALK, clean_in_both, later, pick, write
 from tests.ui.test_everything import ask, off_all
 
 
@@ -13,7 +13,7 @@ def told(page: Page):
     return page.get_by_label("The day", exact=True).get_by_role("status")
 
 
-@BOTH
+@WALK
 def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url: str, clock, size: str):
     page.set_viewport_size(SIZES[size])
     off_all(kitchen_url)
@@ -21,7 +21,7 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     page.get_by_role("navigation", name="Stations").get_by_role("link", name="Day").click()
     expect(told(page)).to_contain_text("On time")
     expect(told(page)).to_contain_text(re.compile(r"1[5-9] of 20 days|20 of 20 days"))
-    clean(page)
+    clean_in_both(page)
     # another amount, other hands: worked out anew, and the words stay on every screen
     write(page, "how many people", "16")
     pick(page, "how many burners", "two burners")
@@ -42,7 +42,7 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     number = int(page.url.rsplit("/", 1)[1])
     now = page.get_by_label("What to do now")
     expect(now).to_contain_text("Regatta supper")
-    clean(page)
+    clean_in_both(page)
 
     # its hour comes, and it takes longer: what comes of it is told, then followed
     day = ask(f"{kitchen_url}/api/days/{number}")
@@ -52,7 +52,7 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     now.get_by_role("button", name="20 min").click()
     comes = page.get_by_label("What comes of it")
     expect(comes).to_contain_text(re.compile("acts? begins? at another time|nothing else moves"))
-    clean(page)
+    clean_in_both(page)
     with page.expect_response("**/slip"):
         comes.get_by_role("button", name="Push it all").click()
     expect(comes).to_have_count(0)
@@ -73,7 +73,7 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     expect(page.get_by_role("link", name="Regatta supper", exact=True)).to_be_visible()
 
 
-@BOTH
+@WALK
 def test_a_day_that_cannot_fit_says_why_and_is_cured_with_a_touch(page: Page, kitchen_url: str, size: str):
     page.set_viewport_size(SIZES[size])
     page.goto(kitchen_url + "/day?sweets=sweet%3Dkalakand%7Csweet%3Dbasundi&serve=in+4+hours&people=20")
@@ -83,7 +83,7 @@ def test_a_day_that_cannot_fit_says_why_and_is_cured_with_a_touch(page: Page, ki
     cure = helps.get_by_role("button", name="Without the kalakand")
     expect(cure).to_be_visible(timeout=40_000)
     expect(helps).to_contain_text("then all is on time")
-    clean(page)
+    clean_in_both(page)
     cure.click()
     expect(told(page)).to_contain_text("On time")
     expect(helps).to_have_count(0)

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean, later
+from tests.ui.hands import BOTH, WALK, clean, clean_in_both, later
 from tests.ui.test_caramel import off_all
 from tests.ui.test_makings import batch, happens, light, planned
 from tests.web.test_instruments import ask
@@ -60,7 +60,7 @@ def test_one_thing_alone_has_the_whole_stove(page: Page, kitchen_url: str):
     clean(page)
 
 
-@BOTH
+@WALK
 def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_url: str, clock, size: str):
     """Level, minutes, stirring, the curd's steps and both weights, without going anywhere; the sentence is of all three."""
     url = kitchen_url
@@ -77,7 +77,7 @@ def test_both_milks_are_cooked_on_the_page_of_their_sweet(page: Page, kitchen_ur
     chhena = page.get_by_role("region", name="Chhena for Kalakand for the cox", exact=True)
     expect(milk).to_contain_text("minutes to the first boil")
     expect(chhena).to_contain_text("Bring it to the boil.")
-    clean(page)
+    clean_in_both(page)
     later(page, clock, 300)
     milk.get_by_role("button", name="First boil").click()
     expect(milk).to_contain_text("minutes to the stop")

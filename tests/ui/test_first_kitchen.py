@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 
 from mulvek.web.app import create_app
 from tests.kitchens import Stand
-from tests.ui.hands import BOTH, clean, pick, write
+from tests.ui.hands import WALK, clean_in_both, pick, write
 from tests.web.test_instruments import ask
 
 
@@ -20,12 +20,12 @@ def kitchen_url(stand: Stand, tmp_path: Path, clock) -> Iterator[str]:
         yield url
 
 
-@BOTH
+@WALK
 def test_four_questions_in_one_sentence(page: Page, kitchen_url: str, size: str):
     page.goto(kitchen_url + "/bench")
     first = page.get_by_role("region", name="Your kitchen")
     expect(first).to_contain_text("24 cm wide and 14 cm high")
-    clean(page)
+    clean_in_both(page)
     plan = page.get_by_role("region", name="The plan")
     write(page, "the pan, by two measures inside", "huge")
     expect(first.get_by_role("alert")).to_contain_text("“huge” is no pot")

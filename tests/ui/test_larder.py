@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean
+from tests.ui.hands import WALK, box, clean, clean_in_both
 
 
 @pytest.fixture
@@ -15,7 +15,7 @@ def larder(page: Page, kitchen_url: str) -> Page:
     return page
 
 
-@BOTH
+@WALK
 def test_a_pan_fitted_by_pouring_is_kept_changed_and_taken_out(larder: Page):
     page = larder
     page.get_by_role("button", name="Add a pan").click()
@@ -26,7 +26,7 @@ def test_a_pan_fitted_by_pouring_is_kept_changed_and_taken_out(larder: Page):
         page.get_by_label(f"pour {i}, ml in all").fill(ml)
         page.get_by_label(f"pour {i}, cm deep").fill(cm)
     expect(page.get_by_text("to the brim")).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name="Hang it up").click()
     page.get_by_role("button", name="the odd pot").click()
     expect(page.get_by_label("pour 3, ml in all")).to_have_value("2000")

@@ -22,6 +22,7 @@ def test_sweets_goes_on_where_it_was_left_on_another_screen(browser, browser_con
     until(lambda: "10+sticks" in words(url).get("sweets", ""))
     other = browser.new_context(**browser_context_args).new_page()
     other.goto(url + "/larder")
+    expect(other.get_by_role("region", name="Milks")).to_be_visible()  # before it, a link takes its place
     other.get_by_role("navigation").get_by_role("link", name="Sweets").click()
     expect(other).to_have_url(re.compile("want=10.*mould=clay&moulds=6.*freezer=-20"))
     expect(other.locator(".told")).to_contain_text("10 ")

@@ -6,7 +6,7 @@ from typing import Any
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, box, clean, later, pick
+from tests.ui.hands import BOTH, WALK, box, clean, clean_in_both, later, pick
 from tests.ui.test_caramel import off_all
 from tests.ui.test_sweets import begin, write
 from tests.web.test_instruments import ask
@@ -79,7 +79,7 @@ def to_the_end(page: Page, clock: Any, steps: int) -> None:
         later(page, clock, 600)
 
 
-@BOTH
+@WALK
 def test_kalakand_of_two_milks_on_two_burners(page: Page, kitchen_url: str, clock, size: str):
     url = kitchen_url
     off_all(url)
@@ -88,7 +88,7 @@ def test_kalakand_of_two_milks_on_two_burners(page: Page, kitchen_url: str, cloc
     steps = page.get_by_role("list", name="The steps")
     expect(steps.locator("> li")).to_have_count(7)
     before = batch(url, sweet)
-    clean(page)
+    clean_in_both(page)
 
     # both milks are lit from it, each in a pan and on a burner of its own
     page.get_by_role("link", name="Plan it on the Bench").click()
@@ -140,7 +140,7 @@ def test_kalakand_of_two_milks_on_two_burners(page: Page, kitchen_url: str, cloc
     box(page, "How many pieces").fill("21")
     page.get_by_role("button", name="Count them").click()
     expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
-    clean(page)
+    clean_in_both(page)
     page.goto(url + "/book")
     line = (
         page.get_by_role("region", name="Batches")
@@ -214,7 +214,7 @@ def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, s
     expect(page.locator(".ends")).to_contain_text(f"{before['told_kg']['likely'] * 1e3:.0f} g")
 
 
-@BOTH
+@WALK
 def test_what_is_to_buy_is_ticked_off(page: Page, kitchen_url: str, clock, size: str):
     url = kitchen_url
     planned(page, "kalakand", {"url": url, "want": "24", "name": "Kalakand on Sunday"})
@@ -226,12 +226,39 @@ def test_what_is_to_buy_is_ticked_off(page: Page, kitchen_url: str, clock, size:
     expect(boxes).to_have_count(len(wanted))
     expect(boxes.first).to_contain_text(wanted[0]["name"])
     expect(boxes.first).to_contain_text("Kalakand on Sunday")
-    clean(page)
+    clean_in_both(page)
     boxes.first.click()
     expect(boxes.first).to_be_checked()
     page.reload()
     expect(boxes.first).to_be_checked()
     assert boxes.first.bounding_box()["height"] >= 40
+
+
+@BOTH
+def test_what_is_in_the_cupboard_is_taken_off_what_is_to_buy(page: Page, kitchen_url: str):
+    planned(page, "kalakand", {"url": kitchen_url, "want": "24", "name": "Kalakand on Sunday"})
+    page.goto(kitchen_url + "/larder")
+    cupboard, to_buy = (page.get_by_role("region", name=name) for name in ("In the cupboard", "To buy"))
+    expect(cupboard.get_by_role("listitem").filter(has_text="white sugar")).to_contain_text("the rest went in")
+    expect(to_buy).to_contain_text("There is enough cardamom, ground and white sugar")
+    milk = ask(f"{kitchen_url}/api/shopping")["lines"][0]["name"]
+    wanted = to_buy.get_by_role("checkbox").filter(has_text=milk)
+    before = wanted.locator("b").inner_text()
+    there = page.get_by_role("textbox", name="There is")
+    put = cupboard.get_by_role("button", name="Put it down")
+    there.fill("2 kg moondust")
+    put.click()
+    expect(cupboard.get_by_role("alert")).to_contain_text("do not know what that is")
+    expect(there).to_have_value("2 kg moondust")
+    there.fill(f"half a litre of {milk}")
+    put.click()
+    expect(there).to_have_value("")
+    expect(cupboard.get_by_role("listitem").filter(has_text=milk)).to_contain_text("counted")
+    expect(wanted.locator("b")).not_to_have_text(before)
+    expect(wanted).to_contain_text("there already")
+    clean(page)
+    cupboard.get_by_role("button", name=f"Stop counting {milk}").click()
+    expect(wanted.locator("b")).to_have_text(before)
 
 
 def test_a_part_of_what_stands_is_taken(page: Page, kitchen_url: str, clock):
@@ -262,7 +289,7 @@ def named(url: str, number: int) -> list[str]:
     return [step["key"] for step in batch(url, number)["steps"] if step["phase"] != "done"]
 
 
-@BOTH
+@WALK
 def test_bread_in_a_quick_rabri_to_its_plates(page: Page, kitchen_url: str, clock, size: str):
     """Powder whisked in, the milk on the Bench and back, syrup and fat on a burner each, what the bread drinks, what is
     left of the sauce on the shelf."""
@@ -296,14 +323,14 @@ def test_bread_in_a_quick_rabri_to_its_plates(page: Page, kitchen_url: str, cloc
     box(page, "The quick milk sauce left over, g").fill("120")
     page.get_by_role("button", name=re.compile("To the shelf.*quick milk sauce")).click()
     expect(page.get_by_role("button", name=re.compile("120 g: again"))).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.goto(url + "/larder")
     sauce = page.get_by_role("region", name="The shelf").locator(".things > li").filter(has_text="sauce")
     expect(sauce).to_contain_text("120 g")
     expect(sauce).to_contain_text("rabri")
 
 
-@BOTH
+@WALK
 def test_fruit_shrikhand_from_its_hanging_to_its_bowls(page: Page, kitchen_url: str, clock, size: str):
     """Hung from the sweet, taken down firmer and lighter than told: fruit and sugar follow the curd that was weighed."""
     url = kitchen_url
@@ -323,7 +350,7 @@ def test_fruit_shrikhand_from_its_hanging_to_its_bowls(page: Page, kitchen_url: 
     page.goto(address)
     curd = page.get_by_role("region", name="Curd for Shrikhand for the eights")
     expect(curd).to_contain_text("Let it hang.")
-    clean(page)
+    clean_in_both(page)
     later(page, clock, batch(url, hung)["steps"][0]["seconds"])
     curd.get_by_role("button", name="Taken down").click()
     expect(curd).to_contain_text("Weigh it.")

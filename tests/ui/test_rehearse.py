@@ -4,15 +4,15 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import WALK, clean_in_both
 
 
-@BOTH
+@WALK
 def test_from_the_bench_to_the_account(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/bench?amount=600+ml&pan=2&stop=0.7+of+its+volume&sugar=40+g&flame=strong")
     page.get_by_role("button", name="or rehearse it").click()
     dialog = page.get_by_role("dialog")
-    clean(page)
+    clean_in_both(page)
     dialog.get_by_role("button", name=re.compile("just as planned")).click()
     dialog.get_by_role("button", name="×60").click()
     dialog.get_by_role("textbox", name=re.compile("Seed")).fill("12")
@@ -23,7 +23,7 @@ def test_from_the_bench_to_the_account(page: Page, kitchen_url: str):
     page.keyboard.press("b")
     expect(page.get_by_text("minutes to the stop")).to_be_visible()
     page.get_by_role("group", name="How fast time runs").get_by_role("button", name="×1", exact=True).click()
-    clean(page)
+    clean_in_both(page)
     page.keyboard.press("s")
     page.get_by_role("button", name="log the kitchen scale").click()
     page.get_by_role("button", name="Lid on").click()
@@ -39,7 +39,7 @@ def test_from_the_bench_to_the_account(page: Page, kitchen_url: str):
     expect(page.get_by_role("heading", name="What cost what")).to_be_visible(timeout=60_000)
     expect(page.get_by_label("What it came to")).to_contain_text("of 100")
     expect(page.get_by_role("img", name=re.compile("Your run of"))).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.goto(kitchen_url + "/stove/rehearse")
     expect(page.get_by_role("region", name="Rehearsals so far")).to_contain_text("seed 12")
-    clean(page)
+    clean_in_both(page)

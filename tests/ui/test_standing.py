@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import WALK, clean, clean_in_both
 from tests.ui.test_sweets import begin, pick, write
 from tests.web.test_instruments import ask
 
@@ -59,7 +59,7 @@ def test_sponge_balls_of_yesterdays_chhena(page: Page, kitchen_url: str, clock):
     assert "Chhena for the juniors" not in standing(kitchen_url)
 
 
-@BOTH
+@WALK
 def test_the_shelf_says_what_ends_first_and_what_it_still_makes(page: Page, kitchen_url: str, clock):
     """Curd, whey, syrup and jar of the boathouse; a use opens Sweets with that very thing in its sentence."""
     page.goto(kitchen_url + "/larder")
@@ -69,7 +69,7 @@ def test_the_shelf_says_what_ends_first_and_what_it_still_makes(page: Page, kitc
     there = {t["kind"]: t for t in ask(f"{kitchen_url}/api/shelf")["things"]}
     assert {"curdle", "whey", "syrup", "caramel"} <= set(there)
     expect(shelf.locator(".sentence")).to_contain_text("Use the chhena first")
-    clean(page)
+    clean_in_both(page)
     use = there["curdle"]["uses"][0]
     link = shelf.locator(".uses").get_by_role("link").first
     expect(link).to_have_text(f"{use['says']} {use['name']}")

@@ -6,7 +6,7 @@ from urllib.parse import quote
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, SETTLED, SIZES, clean, pick, write
+from tests.ui.hands import SETTLED, SIZES, WALK, clean, clean_in_both, pick, write
 
 
 @pytest.fixture
@@ -87,7 +87,7 @@ def test_kulfi_of_the_fruit_there_is(page: Page, kitchen_url: str):
     expect(page.get_by_label("The work").get_by_role("button", name="Begin it")).to_be_enabled()
 
 
-@BOTH
+@WALK
 def test_when_to_begin_and_what_is_still_open_when_it_is_too_late(page: Page, kitchen_url: str, size: str):
     """It is half past one on a Friday."""
     page.goto(kitchen_url + "/sweets?sweet=rabri")
@@ -101,7 +101,7 @@ def test_when_to_begin_and_what_is_still_open_when_it_is_too_late(page: Page, ki
     expect(late).to_contain_text("Too late for 14:30.")
     expect(plan).to_contain_text("it is too late for that")
     expect(late).to_contain_text("Quickest quickly, with soft cheese and powder")
-    clean(page)
+    clean_in_both(page)
     # what it says may change, but nothing below it moves from under the finger meanwhile
     late.evaluate("(e) => { window.tall = []; new ResizeObserver(() => tall.push(e.offsetHeight)).observe(e) }")
     before = late.inner_text()
@@ -142,10 +142,10 @@ def weigh_and_count(page: Page, weighs: str, count: str, many: str) -> None:
     expect(page.get_by_label("What happened")).to_contain_text(f"{count} {many}")
 
 
-@BOTH
+@WALK
 def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     page = sweets
-    clean(page)
+    clean_in_both(page)
     pick(page, "how it is made", "from reduced milk and khoya")
     pick(page, "flavour", "fig and black pepper")
     write(page, "how many, or how much", "12")
@@ -168,7 +168,7 @@ def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     expect(page).to_have_url(re.compile("freezer=-1[79]"))
     page.get_by_role("button", name="why so hard?").click()
     expect(page.get_by_role("dialog")).to_contain_text("sucrose equivalents")
-    clean(page)
+    clean_in_both(page)
     page.keyboard.press("Escape")
     # no khoya today: the list is written anew
     swap = page.get_by_role("region", name=re.compile("^No khoya"))
@@ -179,7 +179,7 @@ def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     expect(page.get_by_label("Counted")).to_contain_text("for one, ₹")
     expect(page.get_by_label("Counted")).to_contain_text("Contains milk")
     begin(page, "Fig kulfi of the crew")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name=re.compile("white sugar")).click()
     page.get_by_role("textbox", name="white sugar, g").fill("101")
     page.get_by_role("button", name="It weighs that").click()
@@ -191,7 +191,7 @@ def test_kulfi_from_the_sentence_to_the_book(sweets: Page, kitchen_url: str):
     book = page.get_by_role("region", name="Batches")
     expect(book).to_contain_text("Fig kulfi of the crew")
     expect(book).to_contain_text("12 sticks")
-    clean(page)
+    clean_in_both(page)
 
 
 def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
@@ -242,7 +242,7 @@ def test_kalakand_on_two_burners(sweets: Page, kitchen_url: str):
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Kalakand for the eights")
 
 
-@BOTH
+@WALK
 def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     page = sweets
     pick(page, "which sweet", "sponge balls")
@@ -261,7 +261,7 @@ def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     strength.press("Enter")
     expect(page.get_by_text("lies beyond the usual 36 to 50")).to_be_visible()
     expect(page.get_by_text("60 °Brix", exact=True)).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.get_by_text("Does my pot cool in time?").click()
     page.get_by_role("button", name="Check it").click()
     expect(page.get_by_label("Counted").get_by_role("status")).to_contain_text("In time")
@@ -272,7 +272,7 @@ def test_sponge_balls_from_what_there_is(sweets: Page, kitchen_url: str):
     expect(page.get_by_role("region", name="Batches")).to_contain_text("Balls for the tea")
 
 
-@BOTH
+@WALK
 def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str):
     page = sweets
     pick(page, "which sweet", "carrot halwa")
@@ -291,7 +291,7 @@ def test_halwa_changed_kept_as_ones_own_and_made(sweets: Page, kitchen_url: str)
     # changed on its own page: what the page does not show is kept
     page.get_by_role("link", name="Change mine").click()
     expect(page.get_by_role("textbox", name="Name")).to_have_value("boathouse halwa")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("textbox", name="Cooked to % water").fill("unknown")
     page.get_by_role("button", name="Keep it").click()
     expect(page.get_by_role("alert")).to_be_visible()
@@ -315,12 +315,12 @@ def tell(page: Page, lines: list[str]) -> None:
             field.press("Enter")
 
 
-@BOTH
+@WALK
 def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: str, size: str):
     """Written as one makes it: what was weighed settles it, the doubt is asked, and the plan gives it back."""
     page.goto(kitchen_url + "/sweets")
     page.get_by_role("link", name="a batch of mine").click()
-    clean(page)
+    clean_in_both(page)
     keep = page.get_by_role("button", name="Keep it as mine")
     expect(keep).to_be_disabled()
     tell(page, ["2 L buffalo milk to half", "5 big spoons of sugar, at the end", "a handful of pistachios"])
@@ -334,7 +334,7 @@ def test_a_batch_of_mine_is_told_kept_and_made_again(page: Page, kitchen_url: st
     expect(doubt.get_by_role("button", pressed=True)).to_contain_text("17 % sugar")
     expect(page.get_by_label("Beside the library")).to_contain_text("above most")
     expect(page.get_by_label("What is unusual about it")).to_contain_text("Sand in a while.")
-    clean(page)
+    clean_in_both(page)
     doubt.get_by_role("button", name=re.compile("^your tablespoon, heaped")).click()
     expect(page).to_have_url(re.compile("answers=1=heaped"))
     expect(page.get_by_role("list").first.get_by_text("99 g").first).to_be_visible()
@@ -378,7 +378,7 @@ def test_what_is_told_in_one_breath_is_a_line_each(page: Page, kitchen_url: str)
     expect(page.get_by_role("button", name="Keep it as mine")).to_be_enabled()
 
 
-@BOTH
+@WALK
 def test_a_batch_made_on_paper_goes_into_the_book_alone_and_can_be_told_again(
     page: Page, kitchen_url: str, size: str
 ):
@@ -398,11 +398,11 @@ def test_a_batch_made_on_paper_goes_into_the_book_alone_and_can_be_told_again(
     write(page, "what it is called", "spring sticks")
     only.click()
     page.get_by_label("It was made on").fill("2023-05-06")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name="Write it in the Book").click()
     expect(page.get_by_label("What to do now")).to_contain_text("It is made.")
     expect(page.locator(".paper q")).to_have_text(lines.splitlines())
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("link", name="Again, like this time.").click()
     expect(page.get_by_role("textbox", name="line 3", exact=True)).to_have_value("gave 14 sticks, 1 020 g")
     expect(page.get_by_role("button", name="what it is called: spring sticks")).to_be_visible()

@@ -4,14 +4,14 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean, minutes_said
+from tests.ui.hands import WALK, clean, clean_in_both, minutes_said
 
 
-@BOTH
+@WALK
 def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.goto(kitchen_url + "/bench?pan=1")
     expect(page.get_by_role("button", name="Light it")).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     # a word opens in place and everything follows
     page.get_by_role("button", name="how much milk:").click()
     field = page.get_by_role("textbox", name="how much milk")
@@ -41,17 +41,17 @@ def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     # the why opens with this batch's figures
     page.get_by_role("button", name=re.compile(r"why \d+ min")).click()
     expect(page.get_by_role("dialog")).to_contain_text("g a minute")
-    clean(page)
+    clean_in_both(page)
     page.keyboard.press("Escape")
     # light it
     page.get_by_role("button", name="Light it").click()
     page.get_by_label("Call it").fill("Test basundi")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("button", name="The flame is on").click()
     expect(page.get_by_role("heading", name="Test basundi")).to_be_visible()
     page.get_by_role("button", name=re.compile("First boil")).last.click()
     expect(page.get_by_text("minutes to the stop").filter(visible=True).first).to_be_visible()
-    clean(page)
+    clean_in_both(page)
     page.locator("button.depth.expected").click()
     expect(page.get_by_label("What happened")).to_contain_text("thought")
     # everything is on the server: a reload goes on where it was
@@ -63,7 +63,7 @@ def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.get_by_role("button", name="Keep it").click()
     expect(page.get_by_role("dialog")).to_be_hidden()
     page.goto(kitchen_url + "/book")
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("link", name=re.compile("Test basundi")).click()
     expect(page.get_by_label("Told and got")).to_contain_text("900 g")
     page.get_by_role("button", name="too thick").click()
@@ -71,7 +71,7 @@ def test_plan_drag_light_read_off_weigh_book(page: Page, kitchen_url: str):
     page.get_by_label("A note").fill("soft and even")
     page.get_by_role("button", name=re.compile("Write it down ?: Notes")).click()
     expect(page.get_by_text("soft and even")).to_be_visible()
-    clean(page)
+    clean_in_both(page)
 
 
 def test_words_by_keyboard_and_errors_keep_what_was_typed(page: Page, kitchen_url: str):

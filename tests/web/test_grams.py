@@ -120,5 +120,5 @@ def test_grams_of_a_base_are_in_one_place(kitchen):
                         given_up = batches.batch(sweet_id).state(self.clock.now).given_up
                         assert given_up or mass == pytest.approx(from_it + owned, abs=1e-9), (number, sweet_id)
 
-    Bowls.TestCase.settings = settings(max_examples=sized(15, 300), stateful_step_count=sized(14, 40), deadline=None)
+    Bowls.TestCase.settings = settings(max_examples=sized(8, 300), stateful_step_count=sized(14, 40), deadline=None)
     Bowls.TestCase("runTest").runTest()

@@ -34,6 +34,7 @@ from ..store.larder import Larder
 from ..store.planned import Planned
 from ..store.samples import Samples
 from ..store.shelf import read_shelf
+from ..store.stock import Stock
 from ..wire.curd import CurdleIn, read_curdle
 from ..wire.reduce import ForecastOut, ReduceIn, read_plan
 from ..wire.strain import StrainIn, read_strain
@@ -199,6 +200,10 @@ def fill(db: Database, now_s: float) -> bool:
     sweets.make(db, now_s)
     sweets.caramel(db, now_s)
     making.make(db, now_s)
+    with db.writing() as session:
+        cupboard = Stock(session)
+        for key, kg in (("white-sugar", 2.0), ("jaggery", 0.6), ("cardamom", 0.04)):
+            cupboard.count(key, kg, now_s - 2 * DAY_S)
     return True
 
 

@@ -96,6 +96,16 @@ class IngredientRow(Base):
     version: Mapped[int] = mapped_column(default=1)
 
 
+class StockRow(Base):
+    """What there was of a plain thing when it was counted; ``key``: of the tables, or "milk:5" of the Larder."""
+
+    __tablename__ = "stock"
+    kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"), primary_key=True)
+    key: Mapped[str] = mapped_column(primary_key=True)
+    mass_kg: Mapped[float]
+    counted_at: Mapped[float]
+
+
 class LastWordsRow(Base):
     """What a station's sentence said last, as the query of its address."""
 

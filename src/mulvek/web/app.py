@@ -37,6 +37,7 @@ from . import (
     season,
     security,
     shelf,
+    stock,
     story,
     stream,
     sweets,
@@ -114,6 +115,7 @@ def create_app(
     own_sweets.routes(app, db, clock, changes)
     last_words.routes(app, db)
     shelf.routes(app, db, clock)
+    stock.routes(app, db, clock)
     clock_routes.routes(app, db, clock, changes, readers)
     keeping.routes(app, db, copies, clock, changes, readers, door)
     stream.routes(app, changes, door)

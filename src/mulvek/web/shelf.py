@@ -23,6 +23,7 @@ from ..store.leftovers import Left, leftovers
 from ..store.shelf import Shelf, read_shelf
 from ..wire.shelf import ShelfOut, ShelfThing, Use, sauce_uses, syrup_uses, uses, whey_uses
 from ..wire.shopping import ShoppingOut, shopping
+from .stock import there
 
 TAGS = [Tag(name="larder")]
 SAUCE_DAYS = 2
@@ -104,9 +105,10 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
 
     @app.get("/api/shopping", tags=TAGS, responses={200: ShoppingOut})
     def get_shopping() -> Any:
-        """What the sweets that are being made still want, in the packs of the Larder"""
-        now = clock()
+        """What the sweets that are being made still want and is not there, in the packs of the Larder"""
+        now, shelf = clock(), db.kept(read_shelf)
         with db.reading() as session:
             running = Batches(session).running("sweet")
             makings, _ = each(running, lambda b: (b.name, b.plan, b.state(now), _milk(b.words)), lambda b: b.name)
-        return shopping(makings, db.kept(read_shelf))
+            stock = there(session, shelf, now)
+        return shopping(makings, shelf, stock)

@@ -1,11 +1,12 @@
 """JSON of the shopping list: what the sweets that are being made still want, in the packs of the Larder."""
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from pydantic import Field
 
+from ..core.batch.stock import bought_as
 from ..core.batch.sweet_run import SweetRun, SweetState
 from ..core.equipment.quantities import say
 from ..core.errors import NotFound
@@ -25,11 +26,12 @@ class Wanted:
 
 
 class ShoppingLine(Out):
-    """``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none."""
+    """``kg`` to buy, beside ``there_kg`` that there are; ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none."""
 
     key: str
     name: str
     kg: float
+    there_kg: float
     said: str
     sweets: list[str]
     packs: int | None
@@ -39,6 +41,7 @@ class ShoppingLine(Out):
 
 class ShoppingOut(Out):
     lines: list[ShoppingLine]
+    enough: list[str] = Field(description="What is wanted and there is enough of, by its name")
     total: float = Field(description="Of what has a price")
 
 
@@ -53,28 +56,38 @@ def wanted(makings: Iterable[tuple[str, SweetRun, SweetState, object]]) -> dict[
         for row, kg, weighed in zip(run.rows, state.row_kg, state.rows, strict=True):
             if weighed is not None or row.key == "water" or (row.step and row.step not in waiting):
                 continue
-            is_milk = isinstance(milk, int) and row.when in ("to reduce", "to curdle") and not row.within
-            thing = found.setdefault(f"milk:{milk}" if is_milk else row.key, Wanted(row.name))
-            thing.kg += kg * row.buy_kg / row.kg if row.kg else kg
+            key, bought = bought_as(row, milk)
+            thing = found.setdefault(key, Wanted(row.name))
+            thing.kg += kg * bought
             if name not in thing.sweets:
                 thing.sweets.append(name)
     return {key: thing for key, thing in found.items() if thing.kg >= LEAST_KG}
 
 
-def shopping(makings: Iterable[tuple[str, SweetRun, SweetState, object]], shelf: Things) -> ShoppingOut:
-    lines = [_line(key, thing, shelf) for key, thing in wanted(makings).items()]
+def shopping(
+    makings: Iterable[tuple[str, SweetRun, SweetState, object]], shelf: Things, stock: Mapping[str, float]
+) -> ShoppingOut:
+    """:param stock: kg that there are of what was counted."""
+    asked = wanted(makings)
+    short = {key: max(0.0, thing.kg - stock.get(key, 0.0)) for key, thing in asked.items()}
+    lines = [_line(key, thing, short[key], stock, shelf) for key, thing in asked.items() if short[key] >= LEAST_KG]
     lines.sort(key=lambda line: -line.kg)
-    return ShoppingOut(lines=lines, total=sum(line.price or 0.0 for line in lines))
+    return ShoppingOut(
+        lines=lines,
+        enough=sorted(thing.name for key, thing in asked.items() if short[key] < LEAST_KG),
+        total=sum(line.price or 0.0 for line in lines),
+    )
 
 
-def _line(key: str, thing: Wanted, shelf: Things) -> ShoppingLine:
+def _line(key: str, thing: Wanted, kg: float, stock: Mapping[str, float], shelf: Things) -> ShoppingLine:
     pack, price = _pack(key, shelf)
-    packs = math.ceil(thing.kg / pack - 1e-6) if pack else None
+    packs = math.ceil(kg / pack - 1e-6) if pack else None
     return ShoppingLine(
         key=key,
         name=thing.name,
-        kg=thing.kg,
-        said=say(thing.kg, "mass"),
+        kg=kg,
+        there_kg=stock.get(key, 0.0),
+        said=say(kg, "mass"),
         sweets=thing.sweets,
         packs=packs,
         pack_kg=pack,

@@ -170,7 +170,7 @@ async function askAgain(client: QueryClient, key: string): Promise<void> {
 }
 
 function refresh(client: QueryClient) {
-  for (const key of ['stove', 'batch', 'sweet-bases', 'shelf', 'shopping', 'book'])
+  for (const key of ['stove', 'batch', 'sweet-bases', 'shelf', 'shopping', 'stock', 'book'])
     void askAgain(client, key)
 }
 

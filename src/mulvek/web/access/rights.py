@@ -15,7 +15,7 @@ _ROUTES = {
         changes get_clock get_larder get_materials get_stove get_batch get_former get_instruments
         get_book get_record get_story get_photos get_photo get_beside get_learned learned_csv get_season get_samples export_readings
         get_rehearsals get_rehearsal get_account
-        get_last_words get_curd_choices get_bases get_shelf get_shopping get_sweet_choices get_form dip_stick_pdf dip_stick_svg
+        get_last_words get_curd_choices get_bases get_shelf get_shopping get_stock get_sweet_choices get_form dip_stick_pdf dip_stick_svg
         get_mend_choices diagnose get_next_time plan_day look_day get_days get_day day_after day_pdf day_ical day_csv
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
         get_science get_using find_using picture check_cooling late_change reckon_sweet reckon_told swap_ingredient reckon_syrup draw_pan read_lactometer
@@ -34,6 +34,7 @@ _ROUTES = {
     "keep": """
         set_kitchen weigh_cup time_burner add_burner change_burner remove_burner add_pan change_pan remove_pan
         add_milk change_milk remove_milk add_ingredient change_ingredient remove_ingredient
+        count_stock forget_stock
         get_copies make_copy get_copy download_copy bring_back
         """,
     "here": """

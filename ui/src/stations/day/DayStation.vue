@@ -276,6 +276,9 @@ async function begin(name: string, key: string): Promise<string> {
           <b>{{ spanOf(plan.standing_min) }}</b> in {{ numberWord(plan.sittings.length) }}
           {{ plan.sittings.length === 1 ? 'go' : 'goes' }}; all of it on time
           <b>{{ ofTwenty(plan.chance) }}</b> days.
+          <span class="soft alone"
+            >Sweets, which tells one alone and keeps no minutes in hand, says later hours.</span
+          >
         </template>
       </p>
       <p v-else-if="problem || asked.wrong" class="problem" role="alert">
@@ -365,6 +368,9 @@ async function begin(name: string, key: string): Promise<string> {
 }
 .told b {
   font-weight: 700;
+}
+.alone {
+  font: 400 17px/24px var(--figures);
 }
 .late {
   color: var(--madder);

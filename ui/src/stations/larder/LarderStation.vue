@@ -9,6 +9,7 @@ import AsideNote from '@/form/AsideNote.vue'
 import PanMini from '@/pan/PanMini.vue'
 import { money, volume } from '@/say'
 import CopiesTray from './CopiesTray.vue'
+import CupboardTray from './CupboardTray.vue'
 import BurnerDialog from './BurnerDialog.vue'
 import KitchenTray from './KitchenTray.vue'
 import LactometerDialog from './LactometerDialog.vue'
@@ -41,6 +42,7 @@ const close = () => (open.value = null)
       <AsideNote :names="larder.aside" />
       <ShelfTray />
       <ShoppingTray :currency="larder.kitchen.currency" />
+      <CupboardTray />
       <KitchenTray :kitchen="larder.kitchen" />
       <div class="shelves">
         <section aria-label="This kitchen’s pans">

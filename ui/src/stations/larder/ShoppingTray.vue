@@ -2,13 +2,15 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useShopping } from '@/api/standing'
-import { money } from '@/say'
+import { money, weight } from '@/say'
 import { keepWords, lastWords } from '@/shell/lastWords'
 
 /** What is still wanted for what is being made, in packs; a tick is seen by all of the house until the list changes. */
 const props = defineProps<{ currency: string }>()
 const shopping = useShopping()
 const lines = computed(() => shopping.data.value?.lines ?? [])
+const enough = computed(() => shopping.data.value?.enough ?? [])
+const listed = (names: string[]) => new Intl.ListFormat('en').format(names)
 const got = ref<string[]>([])
 const kept = useQuery({ queryKey: ['basket'], queryFn: lastWords, refetchInterval: 10_000 })
 const client = useQueryClient()
@@ -34,12 +36,14 @@ const left = computed(() =>
 </script>
 
 <template>
-  <section v-if="lines.length" class="tray" aria-label="To buy">
+  <section v-if="lines.length || enough.length" class="tray" aria-label="To buy">
     <p class="legend">
       <b>To buy</b>
-      <span class="soft">for what is being made; what stands on the shelf is taken off</span>
+      <span class="soft"
+        >for what is being made; what stands on the shelf and in the cupboard is taken off</span
+      >
     </p>
-    <ul>
+    <ul v-if="lines.length">
       <li v-for="l in lines" :key="l.key" :class="{ got: ticked(l) }">
         <button type="button" role="checkbox" :aria-checked="ticked(l)" @click="tick(l)">
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
@@ -47,13 +51,18 @@ const left = computed(() =>
             <rect v-else x="2" y="2" width="16" height="16" rx="4" />
           </svg>
           <span
-            >{{ l.name }} <small class="soft">{{ l.sweets.join(', ') }}</small></span
+            >{{ l.name }}
+            <small class="soft"
+              >{{ l.sweets.join(', ')
+              }}{{ l.there_kg ? `; ${weight(l.there_kg)} there already` : '' }}</small
+            ></span
           >
           <b>{{ l.said }}</b>
           <small>{{ l.packs === null ? '' : l.packs === 1 ? '1 pack' : `${l.packs} packs` }}</small>
         </button>
       </li>
     </ul>
+    <p v-if="enough.length" class="soft enough">There is enough {{ listed(enough) }}.</p>
     <p v-if="left" class="soft">
       About {{ money(left, props.currency) }} for what has a price in the Larder.
     </p>
@@ -86,6 +95,9 @@ button b {
   font-size: 18px;
   white-space: nowrap;
 }
+.enough {
+  margin-top: 8px;
+}
 small {
   font-size: 13.5px;
 }
@@ -95,6 +107,11 @@ svg {
   stroke-width: 2;
   stroke-linecap: round;
   stroke-linejoin: round;
+}
+@media (max-width: 599px) {
+  .legend .soft {
+    display: none;
+  }
 }
 .got svg {
   stroke: var(--leaf);

@@ -18,6 +18,15 @@ const emit = defineEmits<{
   weigh: []
 }>()
 
+const isChosen = (l: Live) => l.of === 'pan' && l.id === props.batch?.id
+/** So many find room beside the other ways; the chosen one is among them, all stand on the page of everything. */
+const MOST_NAMED = 4
+const named = computed(() => {
+  const first = props.lives.slice(0, MOST_NAMED)
+  const chosen = props.lives.find(isChosen)
+  return !chosen || first.includes(chosen) ? first : [...first.slice(0, -1), chosen]
+})
+
 /** What the button does when nothing is due. */
 const usual = computed<{ text: string; key: string; run: () => void } | null>(() => {
   const b = props.batch
@@ -59,11 +68,15 @@ const icon = computed(() => {
       <slot name="legend">
         <RouterLink to="/stove" :class="{ here: !batch }">everything</RouterLink>
         <RouterLink
-          v-for="l in lives"
+          v-for="l in named"
           :key="l.path"
           :to="l.path"
-          :class="{ here: l.of === 'pan' && l.id === batch?.id }"
+          class="name"
+          :class="{ here: isChosen(l) }"
           >{{ l.name }}</RouterLink
+        >
+        <RouterLink v-if="named.length < lives.length" to="/stove" class="more"
+          >{{ lives.length - named.length }} more</RouterLink
         >
         <RouterLink to="/stove/rehearse">rehearse</RouterLink>
         <RouterLink to="/stove/across">across the room</RouterLink>
@@ -149,6 +162,13 @@ const icon = computed(() => {
   overflow: hidden;
   white-space: nowrap;
 }
+.legend .name {
+  display: inline-block;
+  max-width: 21ch;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: top;
+}
 .legend a.here {
   color: var(--ink);
   font-weight: 700;
@@ -178,6 +198,14 @@ const icon = computed(() => {
   }
   .plate {
     min-height: 58px;
+  }
+  .legend:not(.right) {
+    max-width: calc(100% - 106px);
+  }
+  /* the strip above has them all */
+  .legend .name,
+  .legend .more {
+    display: none;
   }
 }
 </style>

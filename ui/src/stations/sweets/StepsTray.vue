@@ -80,6 +80,10 @@ async function intoDay() {
       <button type="button" class="touch" :disabled="blocked" @click="intoDay">
         Into a day with others
       </button>
+      <p class="soft alone">
+        The hours here are this sweet’s alone, hands and flames free. A day counts the rest in and
+        keeps minutes in hand: it begins earlier.
+      </p>
     </div>
   </section>
 </template>

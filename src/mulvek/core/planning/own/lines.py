@@ -249,5 +249,5 @@ def _done(text: str, measures: Measures) -> Line:
     if fire or _DO.search(low) or seconds is not None:
         return Line(text=text, kind="step", seconds=seconds, celsius=celsius, fire=fire)
     if re.match(r"[\d½¼¾]", low):
-        raise BadInput("line", "I do not know what that is: it is left out of the sum.", EXAMPLE)
+        raise BadInput("line", "I do not know what that is, so it counts for nothing.", EXAMPLE)
     return Line(text=text, kind="note")

@@ -14,6 +14,10 @@ from mulvek.web.app import create_app
 from tests.kitchens import Clock, Stand
 from tests.ui.hands import FLAGS, SIZES
 
+SHELL, WHOLE = Path("/usr/bin/chromium-headless-shell"), Path("/usr/bin/chromium")
+BROWSER = str(SHELL if SHELL.exists() else WHOLE)
+"""Debian's Chromium: without its window it is a seventh quicker, where that is installed."""
+
 expect.set_options(timeout=15_000)  # a loaded machine is slow to paint; speed is the benchmark's matter
 
 
@@ -30,7 +34,7 @@ class RunningClock(Clock):
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args(browser_type_launch_args):
-    return {**browser_type_launch_args, "executable_path": "/usr/bin/chromium", "args": FLAGS}
+    return {**browser_type_launch_args, "executable_path": BROWSER, "args": FLAGS}
 
 
 @pytest.fixture(scope="session")

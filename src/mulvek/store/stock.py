@@ -1,9 +1,9 @@
 """The repository of what was counted of plain things, and of what went into batches since."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
-from sqlalchemy import delete, select
+from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from ..core.batch.stock import Counted, Use, base_uses, sweet_uses
@@ -11,7 +11,7 @@ from ..core.batch.sweet_run import SweetState, base_step
 from .aside import each
 from .batches import Batch, Batches
 from .larder import Larder
-from .tables import BatchRow, StockRow
+from .tables import BatchRow, EventRow, StockRow
 
 LONGEST_MAKING_S = 7 * 86_400.0
 """What was begun longer before a count takes nothing more after it."""
@@ -31,6 +31,11 @@ class Stock:
             if isinstance(key, str) and isinstance(kg, int | float) and isinstance(at, int | float)
         }
 
+    def newest(self) -> tuple[int, int]:
+        """Changes whenever anything happens to a batch."""
+        event = self.session.scalar(select(func.max(EventRow.id)))
+        return event or 0, self.session.scalar(select(func.max(BatchRow.id))) or 0
+
     def count(self, key: str, kg: float, at_s: float) -> None:
         kitchen = Larder(self.session).row().id
         self.session.merge(StockRow(kitchen_id=kitchen, key=key, mass_kg=kg, counted_at=at_s))
@@ -39,9 +44,9 @@ class Stock:
     def forget(self, key: str) -> None:
         self.session.execute(delete(StockRow).where(StockRow.key == key))
 
-    def uses(self, now_s: float) -> list[Use]:
+    def uses(self, counted: Mapping[str, Counted], now_s: float) -> list[Use]:
         """What went into batches since the oldest count that is still believed."""
-        since = [c.at_s for c in self.counted().values() if c.believed(now_s)]
+        since = [c.at_s for c in counted.values() if c.believed(now_s)]
         if not since:
             return []
         asked = select(BatchRow.id).where(BatchRow.created_at > min(since) - LONGEST_MAKING_S)

@@ -91,8 +91,10 @@ def routes(app: OpenAPI, db: Database) -> None:
     @app.get("/api/larder", tags=TAGS, responses={200: LarderOut})
     def get_larder() -> Any:
         """The kitchen and all its things"""
+        told = db.kept(larder_out)
         with db.reading() as session:
-            return larder_out(session)
+            begun = Batches(session).any()
+        return told.model_copy(update={"untouched": told.untouched and not begun})
 
     @app.get("/api/larder/materials", tags=TAGS, responses={200: MaterialsOut})
     def get_materials() -> Any:

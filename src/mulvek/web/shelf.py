@@ -23,7 +23,7 @@ from ..store.leftovers import Left, leftovers
 from ..store.shelf import Shelf, read_shelf
 from ..wire.shelf import ShelfOut, ShelfThing, Use, sauce_uses, syrup_uses, uses, whey_uses
 from ..wire.shopping import ShoppingOut, shopping
-from .stock import there
+from .stock import Cupboard
 
 TAGS = [Tag(name="larder")]
 SAUCE_DAYS = 2
@@ -93,7 +93,7 @@ def _left(left: Left, place: Kitchen) -> ShelfThing:
     )
 
 
-def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], cupboard: Cupboard) -> None:
     @app.get("/api/shelf", tags=TAGS, responses={200: ShelfOut})
     def get_shelf() -> Any:
         """What stands in the fridge: how much, until when, and what it can still make"""
@@ -106,9 +106,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
     @app.get("/api/shopping", tags=TAGS, responses={200: ShoppingOut})
     def get_shopping() -> Any:
         """What the sweets that are being made still want and is not there, in the packs of the Larder"""
-        now, shelf = clock(), db.kept(read_shelf)
+        now = clock()
         with db.reading() as session:
             running = Batches(session).running("sweet")
             makings, _ = each(running, lambda b: (b.name, b.plan, b.state(now), _milk(b.words)), lambda b: b.name)
-            stock = there(session, shelf, now)
-        return shopping(makings, shelf, stock)
+        return shopping(makings, db.kept(read_shelf), cupboard.look()[1])

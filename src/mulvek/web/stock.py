@@ -5,31 +5,42 @@ from typing import Any
 
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
-from sqlalchemy.orm import Session
 
-from ..core.batch.stock import left
+from ..core.batch.stock import Counted, Use, left
 from ..store.database import Database
-from ..store.shelf import Shelf, read_shelf
+from ..store.shelf import read_shelf
 from ..store.stock import Stock
 from ..wire.stock import StockIn, StockOut, StockPath, fresh, read_count, stock_out
 
 TAGS = [Tag(name="larder")]
 
 
-def there(session: Session, shelf: Shelf, now_s: float) -> dict[str, float]:
-    """kg of each plain thing that was counted and is believed."""
-    stock = Stock(session)
-    counted = stock.counted()
-    return left(counted, stock.uses(now_s), now_s, fresh(counted, shelf)) if counted else {}
+class Cupboard:
+    """What was counted and what went into batches since, worked out anew only after something happened."""
+
+    def __init__(self, db: Database, clock: Callable[[], float]) -> None:
+        self._db, self._clock = db, clock
+        self._known: tuple[object, list[Use]] = (None, [])
+
+    def look(self) -> tuple[dict[str, Counted], dict[str, float]]:
+        """What was counted, and kg that are left of what is believed."""
+        now = self._clock()
+        with self._db.reading() as session:
+            stock = Stock(session)
+            counted = stock.counted()
+            state = (stock.newest(), counted)
+            if self._known[0] != state:
+                self._known = (state, stock.uses(counted, now))
+        spoiling = fresh(counted, self._db.kept(read_shelf)) if counted else set()
+        return counted, left(counted, self._known[1], now, spoiling)
 
 
-def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+def routes(app: OpenAPI, db: Database, clock: Callable[[], float], cupboard: Cupboard) -> None:
     @app.get("/api/stock", tags=TAGS, responses={200: StockOut})
     def get_stock() -> Any:
         """What there is of plain things: counted, less what went into batches since"""
-        now, shelf = clock(), db.kept(read_shelf)
-        with db.reading() as session:
-            return stock_out(Stock(session).counted(), there(session, shelf, now), shelf, now)
+        now = clock()
+        return stock_out(*cupboard.look(), db.kept(read_shelf), now)
 
     @app.put("/api/stock", tags=TAGS, responses={200: StockOut})
     def count_stock(body: StockIn) -> Any:

@@ -55,8 +55,12 @@ describe('what to measure next', () => {
   })
   it('says what it narrows, and for how many plans', () => {
     expect(narrows(measure('weigh-curd'))).toBe(
-      'Known to ±22 %, then to ±15 %; 2 of your newest plans rest on it.',
+      'The chhena it gives: known to ±22 %, then to ±15 %; 2 of your newest plans rest on it.',
     )
+    const said = ['weigh-reduced', 'time-burner', 'weigh-curd', 'time-step'].map((how) =>
+      narrows(measure(how)),
+    )
+    expect(new Set(said.map((words) => words.split(':')[0])).size).toBe(4)
     expect(narrows(measure('weigh-curd', 1))).toContain('one of your newest plans rests on it')
   })
 })

@@ -93,5 +93,11 @@ export function toDo(m: Measure): { what: string; how: string } {
       }
   }
 }
+const OF_WHAT: Record<Measure['how'], string> = {
+  'weigh-reduced': 'How fast it boils down',
+  'time-burner': 'Its strength',
+  'weigh-curd': 'The chhena it gives',
+  'time-step': 'Your minutes for it',
+}
 export const narrows = (m: Measure) =>
-  `Known to ±${percent(m.now)}, then to ±${percent(m.after)}; ${m.uses === 1 ? 'one of your newest plans rests' : `${m.uses} of your newest plans rest`} on it.`
+  `${OF_WHAT[m.how]}: known to ±${percent(m.now)}, then to ±${percent(m.after)}; ${m.uses === 1 ? 'one of your newest plans rests' : `${m.uses} of your newest plans rest`} on it.`

@@ -15,6 +15,7 @@ import { moment, typed } from '@/stations/sweets/serving'
 import { useSweetChoices } from '@/stations/sweets/sweet'
 import {
   DAY_FIRST,
+  litresSaid,
   numberWord,
   ofTwenty,
   readDay,
@@ -262,6 +263,27 @@ async function begin(name: string, key: string): Promise<string> {
           free
           hint="tomorrow 8:00; empty: up to two days before."
           :problem="wrong('from')"
+          after="."
+          @kept="keep()"
+        />
+        The fridge has
+        <SentenceWord
+          v-model="words.fridge"
+          label="litres free in the fridge"
+          :shown="litresSaid(words.fridge)"
+          free
+          hint="What boxes and bowls find room: a shelf holds about 20 L."
+          :problem="wrong('fridge')"
+          @kept="keep()"
+        />
+        free, the freezer
+        <SentenceWord
+          v-model="words.freezer"
+          label="litres free in the freezer"
+          :shown="litresSaid(words.freezer)"
+          free
+          hint="A drawer holds about 20 L; none without a freezer."
+          :problem="wrong('freezer')"
           after="."
           @kept="keep()"
         />

@@ -2,11 +2,15 @@ import { describe, expect, test } from 'vitest'
 import type { AnyBatch, DayOut, SweetIn } from '@/api/client'
 import { doneActs, nextAct } from './begun'
 import {
-  coldBars,
   DAY_FIRST,
+  type DaySweet,
+  type Task,
+  coldBars,
   dayScale,
   handsLane,
   hoursOf,
+  litresOf,
+  litresSaid,
   nearHours,
   ofTwenty,
   readDay,
@@ -16,8 +20,6 @@ import {
   staysOf,
   sweetsOf,
   sweetsSaid,
-  type DaySweet,
-  type Task,
 } from './day'
 import { dayWith } from './into'
 import { lines } from './look'
@@ -240,4 +242,34 @@ test('lines are taken as they are whole', () => {
 test('times and chances in words', () => {
   expect([spanOf(45), spanOf(60), spanOf(125.4)]).toEqual(['45 min', '1 h', '2 h 05'])
   expect(ofTwenty(0.957)).toBe('19 of 20')
+})
+
+test.each([
+  ['20', 20],
+  ['20 L', 20],
+  [' 2½ litres ', 2.5],
+  ['½', 0.5],
+  ['7,5 l', 7.5],
+  ['none', 0],
+  ['a shelf', null],
+  ['', null],
+  ['9000', null],
+  ['-3', null],
+])('room is said in litres: %j', (said, litres) => {
+  expect(litresOf(said)).toBe(litres)
+})
+test('room that is no room is refused at its own word, a fridge of none too', () => {
+  for (const [word, said] of [
+    ['fridge', 'none'],
+    ['fridge', 'big'],
+    ['freezer', 'small'],
+  ] as const) {
+    const asked = readDay({ ...DAY_FIRST, [word]: said }, NOW, undefined, undefined)
+    expect(asked.wrong?.word).toBe(word)
+    expect(asked.wrong?.text).toContain('litres')
+  }
+  const fine = readDay({ ...DAY_FIRST, fridge: '25 L', freezer: 'none' }, NOW, undefined, undefined)
+  expect(fine.body).toMatchObject({ fridge_l: 25, freezer_l: 0 })
+  expect(litresSaid('25')).toBe('25 L')
+  expect(litresSaid('none')).toBe('nothing')
 })

@@ -55,6 +55,21 @@ export function sweetsSaid(sweets: DaySweet[]): string {
 const DAY_MS = 86_400_000
 const HOURS = /^\s*(.*?)\s*(\d{1,2})[:.](\d{2})\s*(?:to|[-–—])\s*(\d{1,2})[:.](\d{2})\s*(.*?)\s*$/
 
+/** Litres that are free, as one says them: "20", "20 L", "2½ litres", "none"; null for what is no such room. */
+export function litresOf(text: string): number | null {
+  const said = text.trim().toLowerCase()
+  if (['none', 'no', 'no room', 'full'].includes(said)) return 0
+  const found = /^(\d+(?:[.,]\d+)?)?(½)?\s*(?:l|litres?|liters?)?$/.exec(said)
+  if (!found || (!found[1] && !found[2])) return null
+  const litres = Number((found[1] ?? '0').replace(',', '.')) + (found[2] ? 0.5 : 0)
+  return litres <= 500 ? litres : null
+}
+
+export const litresSaid = (text: string) => {
+  const litres = litresOf(text)
+  return litres === null ? text : litres ? `${litres} L` : 'nothing'
+}
+
 /** Hours of a day, as one says them: "lunch 12:00–12:45 seated". */
 export interface Hours {
   name: string
@@ -95,11 +110,6 @@ export function spansOf(hours: Hours[], first: number, last: number) {
 }
 const AHEAD_MS = 4 * DAY_MS
 const AFTER_MS = DAY_MS
-const number = (text: string, least: number, most: number, usual: number) => {
-  const value = Number(text.replace(',', '.'))
-  return text.trim() && Number.isFinite(value) ? Math.min(most, Math.max(least, value)) : usual
-}
-
 export interface Asked {
   body?: DayIn
   /** The word that cannot be read, and why. */
@@ -132,6 +142,16 @@ export function readDay(
           text: `“${words[word]}” are no hours. Write 12:00–12:45, with a comma between several.`,
         },
       }
+  for (const word of ['fridge', 'freezer'] as const) {
+    const free = litresOf(words[word])
+    if (free === null || (word === 'fridge' && free < 1))
+      return {
+        wrong: {
+          word,
+          text: `“${words[word]}” is no room in the ${word}. Write how many litres are free: 20 L.`,
+        },
+      }
+  }
   const first = Math.max(now - DAY_MS, serve.at - AHEAD_MS)
   const last = serve.at + AFTER_MS
   const spans = (word: 'night' | 'away' | 'helper') => spansOf(hoursOf(words[word])!, first, last)
@@ -160,8 +180,8 @@ export function readDay(
       start_s: from ? from.at / 1000 : null,
       burners: words.burners ? Number(words.burners) : null,
       pans_watched: Number(words.watch),
-      fridge_l: number(words.fridge, 1, 500, 40),
-      freezer_l: number(words.freezer, 0, 500, 12),
+      fridge_l: litresOf(words.fridge)!,
+      freezer_l: litresOf(words.freezer)!,
       away: [
         ...spans('night').map((s) => away(s, 'asleep')),
         ...spans('away').map((s) => away(s, s.seated ? 'seated' : 'away')),

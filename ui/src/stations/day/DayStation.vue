@@ -392,6 +392,7 @@ async function begin(name: string, key: string): Promise<string> {
   font-weight: 700;
 }
 .alone {
+  display: block;
   font: 400 17px/24px var(--figures);
 }
 .late {

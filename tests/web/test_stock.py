@@ -147,6 +147,42 @@ def test_a_lone_reduction_takes_milk_sugar_and_what_enriches_it(client, clock):
     assert now["white-sugar"] == pytest.approx(0.91) and 1.9 < now["milk:5"] < 2.0
 
 
+def test_sugar_midway_goes_out_when_it_goes_in_and_what_is_parted_takes_nothing_new(client, clock):
+    for line in ("4 kg farm milk", "1 kg sugar"):
+        count(client, line)
+    clock.now += 60
+    lit = begin(client, "reduce", words(sugar="90 g", sugar_time="midway"))
+    assert left(client)["white-sugar"] == 1.0
+    clock.now += 900
+    happens(client, lit["id"], kind="first_boil")
+    clock.now += 300
+    happens(client, lit["id"], kind="sugar_in", mass_kg=0.08)
+    before = left(client)
+    assert before["white-sugar"] == pytest.approx(0.92)
+    clock.now += 60
+    client.post("/api/larder/burners", json={"name": "another", "kind": "lpg-small"})
+    burner = client.get("/api/larder").json["burners"][-1]["id"]
+    part = client.post(
+        f"/api/batches/{lit['id']}/part", json={"name": "half of it", "share": 0.5, "pan": 2, "burner": burner}
+    )
+    assert part.status_code == 201, part.json
+    assert left(client) == pytest.approx(before)
+
+
+def test_a_base_that_stood_weighed_takes_no_milk_again(client, clock):
+    base = begin(client, "reduce", words(sugar=""))
+    for seconds, event in ((900, {"kind": "first_boil"}), (2400, {"kind": "off"})):
+        clock.now += seconds
+        happens(client, base["id"], **event)
+    happens(client, base["id"], kind="weighed", mass_kg=1.0)
+    count(client, "10 kg farm milk")
+    clock.now += 60
+    making = begun(client)
+    taken = client.post(f"/api/batches/{making['id']}/take", json={"slot": "R", "batch": base["id"], "amount": ""})
+    assert taken.status_code in (200, 201), taken.json
+    assert left(client)["milk:5"] == 10.0
+
+
 def test_what_went_in_before_it_was_counted_is_not_taken_off(client, clock):
     making = begun(client)
     for step in making["steps"]:

@@ -7,7 +7,7 @@ from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from ..core.batch.stock import Counted, Use, base_uses, sweet_uses
-from ..core.batch.sweet_run import SweetState, base_step
+from ..core.batch.sweet_run import base_step
 from .aside import each
 from .batches import Batch, Batches
 from .larder import Larder
@@ -60,10 +60,9 @@ class Stock:
 
     def _of(self, batch: Batch, now_s: float) -> Iterator[Use]:
         milk = batch.words.get("milk") if isinstance(batch.words, dict) else None
-        state = batch.state(now_s)
-        if isinstance(state, SweetState):
-            return sweet_uses(batch.log, state, milk, self._made_for(batch.id))
-        return base_uses(batch.plan, state, milk, batch.created_at_s, batch.parent_id is None)
+        if batch.kind.name == "sweet":
+            return sweet_uses(batch.log, batch.state(now_s), milk, self._made_for(batch.id))
+        return base_uses(batch.log, milk, batch.created_at_s, batch.parent_id is None)
 
     def _made_for(self, batch_id: int) -> list[str]:
         slots = self.session.scalars(select(BatchRow.slot).where(BatchRow.parent_id == batch_id))

@@ -6,15 +6,13 @@ from dataclasses import dataclass
 from typing import Any
 
 from ..planning.caramel.plan import CaramelPlan
+from ..planning.reduce.plan import ReducePlan
 from ..planning.strain.forecast import StrainPlan
 from ..planning.sweets.plan import ListRow
-from .caramel_run import CaramelState
 from .course import BASE_OF
-from .curd_run import CurdState
-from .events import RowWeighed
+from .events import Carried, RowWeighed, SugarIn
 from .log import Log
-from .running import BatchState
-from .sweet_run import SweetRun, SweetState
+from .sweet_run import SweetRun, SweetState, base_step
 
 DAY_S = 86_400.0
 BELIEVED_S = 60 * DAY_S
@@ -58,36 +56,42 @@ def bought_as(row: ListRow, milk: object) -> tuple[str, float]:
 def sweet_uses(log: Log, state: SweetState, milk: object, made: Collection[str]) -> Iterator[Use]:
     """What went into a sweet by its own steps: a weighed line when it was weighed, another when its step began.
 
-    :param made: slots' steps whose base was made as a batch of its own: its milk is that batch's.
+    :param made: slots' steps whose base is made as a batch of its own: its milk is that batch's, and so is that of a base
+        that was taken from what stood weighed.
     """
     run: SweetRun = log.plan
     began = {s.planned.key: s.began_at_s if s.began_at_s is not None else s.done_at_s for s in state.steps}
+    elsewhere = {*made, *(base_step(slot) for slot in state.bases)}
     weighed = {e.what.row: e.at_s for e in log.counted if isinstance(e.what, RowWeighed)}
     for number, (row, kg) in enumerate(zip(run.rows, state.row_kg, strict=True)):
         at = weighed.get(number, began.get(row.step) if row.step else None)
-        if at is None or row.key == "water" or (row.when in BASE_OF and row.step in made):
+        if at is None or row.key == "water" or (row.when in BASE_OF and row.step in elsewhere):
             continue
         key, bought = bought_as(row, milk)
         there = state.rows[number]
         yield Use(key, (kg if there is None else there) * bought, at)
 
 
-def base_uses(
-    plan: Any, state: BatchState | CurdState | CaramelState, milk: object, at_s: float, lone: bool
-) -> Iterator[Use]:
-    """What went into a reduction, a curd, a hanging or a caramel.
+def base_uses(log: Log, milk: object, at_s: float, lone: bool) -> Iterator[Use]:
+    """What went into a reduction, a curd, a hanging or a caramel. What was parted from another took nothing new along.
 
     :param lone: made for no sweet, whose own list has the sugar.
     """
+    plan: Any = log.plan
+    parted = any(isinstance(e.what, Carried) for e in log.counted)
     if isinstance(plan, StrainPlan):
         yield Use(plan.yoghurt.key, plan.mass_kg, at_s)
-    elif isinstance(milk, int):
+    elif isinstance(milk, int) and not parted:
         yield Use(f"milk:{milk}", plan.milk_kg, at_s)
     if not lone:
         return
-    if isinstance(state, BatchState):
-        yield Use(plan.sugar_kind.key, state.sugar_in_kg, at_s)
-        yield from (Use(a.material.key, a.mass_kg, at_s) for a in plan.additions)
+    if isinstance(plan, ReducePlan):
+        kind = plan.sugar_kind.key
+        yield from (Use(kind, e.what.mass_kg, e.at_s) for e in log.counted if isinstance(e.what, SugarIn))
+        if not parted:
+            if plan.sugar_time == "start":
+                yield Use(kind, plan.sugar_kg, at_s)
+            yield from (Use(a.material.key, a.mass_kg, at_s) for a in plan.additions)
     elif isinstance(plan, CaramelPlan):
         yield Use("white-sugar", plan.sugar_kg, at_s)
         yield Use(plan.butter_kind.key, plan.butter_kg, at_s)

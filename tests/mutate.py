@@ -55,14 +55,20 @@ def main(words: list[str]) -> int:
             file.write(settings(module, tests))
         mutmut = [str(Path(sys.executable).with_name("mutmut"))]
         env = {**os.environ, "PYTHONPATH": str(copy / "mutants")}
-        out = None if sys.stdout.isatty() else subprocess.DEVNULL  # elsewhere each turn of its wheel is a line
-        ran = subprocess.run([*mutmut, "run", "--max-children", "2"], cwd=copy, env=env, stdout=out)
-        left = subprocess.run([*mutmut, "results"], cwd=copy, env=env, capture_output=True, text=True).stdout
-        lived = [line.split(":")[0].strip() for line in left.splitlines() if "survived" in line or "no tests" in line]
+        asked = {"cwd": copy, "env": env, "text": True}
+        ran = subprocess.run(
+            [*mutmut, "run", "--max-children", "2"], stdout=subprocess.PIPE, stderr=subprocess.STDOUT, **asked
+        )
+        if ran.returncode:  # its tests fail as they are, or it found nothing to change
+            print(ran.stdout[-3000:], file=sys.stderr)
+            return ran.returncode
+        told = subprocess.run([*mutmut, "results", "--all", "true"], capture_output=True, **asked).stdout
+        made = [line.strip().split(": ") for line in told.splitlines() if ": " in line]
+        lived = [name for name, how in made if how in ("survived", "no tests")]
         for name in lived:
-            print(subprocess.run([*mutmut, "show", name], cwd=copy, env=env, capture_output=True, text=True).stdout)
-        print(f"{len(lived)} were not noticed.")
-        return ran.returncode
+            print(subprocess.run([*mutmut, "show", name], capture_output=True, **asked).stdout)
+        print(f"{len(lived)} of {len(made)} were not noticed.")
+        return 0
 
 
 if __name__ == "__main__":

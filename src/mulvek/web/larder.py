@@ -93,7 +93,7 @@ def routes(app: OpenAPI, db: Database) -> None:
         """The kitchen and all its things"""
         told = db.kept(larder_out)
         with db.reading() as session:
-            begun = Batches(session).any()
+            begun = Batches(session).any()  # what is kept does not notice that a first batch was begun
         return told.model_copy(update={"untouched": told.untouched and not begun})
 
     @app.get("/api/larder/materials", tags=TAGS, responses={200: MaterialsOut})

@@ -110,4 +110,5 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], cupboard: Cup
         with db.reading() as session:
             running = Batches(session).running("sweet")
             makings, _ = each(running, lambda b: (b.name, b.plan, b.state(now), _milk(b.words)), lambda b: b.name)
-        return shopping(makings, db.kept(read_shelf), cupboard.look()[1])
+        _, there = cupboard.look()
+        return shopping(makings, db.kept(read_shelf), there)

@@ -29,10 +29,11 @@ class Cupboard:
             stock = Stock(session)
             counted = stock.counted()
             state = (stock.newest(), counted)
-            if self._known[0] != state:
-                self._known = (state, stock.uses(counted, now))
+            known = self._known
+            if known[0] != state:
+                self._known = known = (state, stock.uses(counted, now))
         spoiling = fresh(counted, self._db.kept(read_shelf)) if counted else set()
-        return counted, left(counted, self._known[1], now, spoiling)
+        return counted, left(counted, known[1], now, spoiling)
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], cupboard: Cupboard) -> None:

@@ -26,7 +26,8 @@ class Wanted:
 
 
 class ShoppingLine(Out):
-    """``kg`` to buy, beside ``there_kg`` that there are; ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none."""
+    """``kg`` to buy, beside ``there_kg`` that there are; ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs``
+    to buy. None where it has none."""
 
     key: str
     name: str

@@ -3,15 +3,14 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, unwrap, type CureOut } from '@/api/client'
+import { api, unwrap } from '@/api/client'
 import AsideNote from '@/form/AsideNote.vue'
 import BeginTray from '@/form/BeginTray.vue'
-import { clock } from '@/say'
 import { written } from '@/shell/lastWords'
 import { kitchenMinute } from '@/shell/minute'
 import SentenceWord from '@/sentence/SentenceWord.vue'
 import { plain, shown, useWords } from '@/sentence/words'
-import { moment, typed } from '@/stations/sweets/serving'
+import { moment } from '@/stations/sweets/serving'
 import { useSweetChoices } from '@/stations/sweets/sweet'
 import {
   DAY_FIRST,
@@ -25,6 +24,7 @@ import {
   type DaySweet,
 } from './day'
 import DayActs from './DayActs.vue'
+import DayCures from './DayCures.vue'
 import DayPicture from './DayPicture.vue'
 import DaySweets from './DaySweets.vue'
 import { useLook } from './look'
@@ -86,34 +86,6 @@ function again(seconds: number) {
 
 /** A word of a sweet is read while it is typed: no step of its own on the way back. */
 const set = (change: DaySweet[]) => keep({ sweets: sweetsSaid(change) }, true)
-/** What of the changes that help can be taken with a touch. */
-function cure(c: CureOut): (() => void) | undefined {
-  const at = c.of ? Number(c.of) : -1
-  const of = sweets.value[at]
-  if (c.what === 'without') return () => set(sweets.value.filter((_, i) => i !== at))
-  if (c.what === 'through') return () => keep({ away: '' })
-  if (c.what === 'later' && !c.of && asked.value.body) {
-    const at = (asked.value.body.serve_s + c.minutes * 60) * 1000
-    return () => keep({ serve: typed(at, kitchenMinute.value) })
-  }
-  if (c.what === 'later' && of && plan.value) {
-    const due = (plan.value.sweets[at]!.due_s + c.minutes * 60) * 1000
-    return () =>
-      set(
-        sweets.value.map((s, i) => (i === at ? { ...s, due: typed(due, kitchenMinute.value) } : s)),
-      )
-  }
-  if (c.what === 'helper') {
-    const to = plan.value ? clock(plan.value.end_s) : '19:30'
-    const from = plan.value ? clock(plan.value.end_s - c.minutes * 60) : '15:30'
-    return () => keep({ helper: `${from}–${to}` })
-  }
-  if (c.what === 'burner' && words.burners) return () => keep({ burners: '' })
-  return undefined
-}
-const helps = computed(() => cures.value.filter((c) => c.late_min < (plan.value?.late_min ?? 0)))
-const useless = computed(() => cures.value.filter((c) => c.late_min >= (plan.value?.late_min ?? 0)))
-
 /** Days that are on, or were lately. */
 const days = useQuery({
   queryKey: ['days'],
@@ -325,24 +297,15 @@ async function begin(name: string, key: string): Promise<string> {
       />
     </div>
 
-    <section v-if="plan?.late_min && cures.length" class="tray cures" aria-label="What would help">
-      <p class="legend"><b>what would help</b></p>
-      <ul>
-        <li v-for="c in helps" :key="c.said">
-          <button v-if="cure(c)" type="button" class="plate line" @click="cure(c)!()">
-            {{ c.said }}
-          </button>
-          <b v-else>{{ c.said }}</b>
-          <span class="soft">{{
-            c.late_min ? `then ${spanOf(c.late_min)} late` : 'then all is on time'
-          }}</span>
-        </li>
-      </ul>
-      <p v-if="!helps.length && !looking" class="soft">No single change that was tried helps.</p>
-      <p v-if="useless.length" class="soft">
-        Would not help: {{ useless.map((c) => c.said.toLowerCase()).join('; ') }}.
-      </p>
-    </section>
+    <DayCures
+      v-if="plan?.late_min && cures.length"
+      :cures="cures"
+      :plan="plan"
+      :body="asked.body"
+      :words="words"
+      :looking="looking"
+      @change="(change) => keep(change, 'sweets' in change)"
+    />
 
     <DayPicture
       v-if="plan"
@@ -404,19 +367,6 @@ async function begin(name: string, key: string): Promise<string> {
   gap: 8px 22px;
   align-items: center;
   justify-content: flex-end;
-}
-.cures ul {
-  list-style: none;
-  margin: 0 0 8px;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
-  gap: 12px 28px;
-}
-.cures li {
-  display: grid;
-  gap: 2px;
-  justify-items: start;
 }
 @media (max-width: 640px) {
   .told {

@@ -87,31 +87,17 @@ const since = (t: StockLine) =>
   </section>
 </template>
 
+<style scoped src="./listed.css"></style>
 <style scoped>
-section {
-  margin-bottom: 30px;
-}
-ul {
-  columns: 2 380px;
-  column-gap: 44px;
-}
 li {
   display: grid;
   grid-template-columns: 26px minmax(0, 1fr) auto auto;
   gap: 10px;
   align-items: center;
   min-height: 52px;
-  break-inside: avoid;
-  border-bottom: 1px solid var(--ridge);
-  font-size: 16px;
-}
-li b {
-  font-size: 18px;
-  white-space: nowrap;
 }
 small {
   display: block;
-  font-size: 13.5px;
 }
 svg path {
   fill: none;
@@ -126,9 +112,6 @@ svg path {
   stroke-dasharray: 3 3;
 }
 @media (max-width: 599px) {
-  .legend .soft {
-    display: none;
-  }
   li {
     grid-template-columns: 26px minmax(0, 1fr) auto 74px;
   }

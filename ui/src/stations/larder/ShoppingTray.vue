@@ -10,7 +10,6 @@ const props = defineProps<{ currency: string }>()
 const shopping = useShopping()
 const lines = computed(() => shopping.data.value?.lines ?? [])
 const enough = computed(() => shopping.data.value?.enough ?? [])
-const listed = (names: string[]) => new Intl.ListFormat('en').format(names)
 const got = ref<string[]>([])
 const kept = useQuery({ queryKey: ['basket'], queryFn: lastWords, refetchInterval: 10_000 })
 const client = useQueryClient()
@@ -62,25 +61,15 @@ const left = computed(() =>
         </button>
       </li>
     </ul>
-    <p v-if="enough.length" class="soft enough">There is enough {{ listed(enough) }}.</p>
+    <p v-if="enough.length" class="soft enough">There is enough of: {{ enough.join('; ') }}.</p>
     <p v-if="left" class="soft">
       About {{ money(left, props.currency) }} for what has a price in the Larder.
     </p>
   </section>
 </template>
 
+<style scoped src="./listed.css"></style>
 <style scoped>
-section {
-  margin-bottom: 30px;
-}
-ul {
-  columns: 2 380px;
-  column-gap: 44px;
-}
-li {
-  break-inside: avoid;
-  border-bottom: 1px solid var(--ridge);
-}
 button {
   display: grid;
   grid-template-columns: 26px minmax(0, 1fr) auto 70px;
@@ -89,17 +78,10 @@ button {
   width: 100%;
   min-height: 46px;
   text-align: left;
-  font-size: 16px;
-}
-button b {
-  font-size: 18px;
-  white-space: nowrap;
+  font-size: inherit;
 }
 .enough {
   margin-top: 8px;
-}
-small {
-  font-size: 13.5px;
 }
 svg {
   fill: none;
@@ -107,11 +89,6 @@ svg {
   stroke-width: 2;
   stroke-linecap: round;
   stroke-linejoin: round;
-}
-@media (max-width: 599px) {
-  .legend .soft {
-    display: none;
-  }
 }
 .got svg {
   stroke: var(--leaf);

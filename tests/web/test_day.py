@@ -316,3 +316,13 @@ def test_a_day_that_is_over_stands_beside_its_plan(client, clock, supper):
         make(client, clock, batch)
     assert client.get(f"/api/days/{day['id']}/after").json["over"]
     assert client.get("/api/days/77/after").status_code == 404
+
+
+@pytest.mark.parametrize(("place", "free"), [("freezer", 0.0), ("freezer", 0.4), ("fridge", 1.0)])
+def test_what_never_fits_in_the_cold_is_said_by_its_place(client, supper, place, free):
+    kulfi = {"plan": {"sweet": "kulfi", "want": "40"}}
+    day = supper | {"sweets": [*supper["sweets"], kulfi], f"{place}_l": free}
+    answer = client.post("/api/day/plan", json=day)
+    [refused] = answer.json["fields"]
+    assert answer.status_code == 422 and refused["path"] == f"{place}_l"
+    assert f"The {place} has {free:g} L free, and " in refused["message"] and "Make room" in refused["fix"]

@@ -15,6 +15,7 @@ from ..core.day.tasks import (
     Day,
     DayKitchen,
     Hob,
+    Job,
     NoGo,
     Pot,
     Shift,
@@ -147,7 +148,22 @@ def read_day(
         pans_watched=body.pans_watched,
         earliest=max(0, hours.minute(math.ceil(now_s / 300) * 300.0)),
     )
+    for found in jobs:
+        _has_room(found, kitchen)
     return AskedDay(origin_s=hours.origin_s, day=Day(kitchen, tuple(jobs)), at_s=now_s)
+
+
+def _has_room(job: Job, kitchen: DayKitchen) -> None:
+    """:raises BadInput: field "fridge_l" or "freezer_l", when it never fits in, whatever the order."""
+    for place, free in (("fridge", kitchen.fridge_l), ("freezer", kitchen.freezer_l)):
+        wants = max((getattr(task, f"{place}_l") for task in job.tasks), default=0.0)
+        wants = max(wants, job.litres if job.at == place else 0.0)
+        if wants > free:
+            raise BadInput(
+                f"{place}_l",
+                f"The {place} has {free:g} L free, and {job.name} takes {wants:.1f} L.",
+                "Make room, make less of it, or leave it out.",
+            )
 
 
 _DAY = TypeAdapter(Day)

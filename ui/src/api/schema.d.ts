@@ -7575,7 +7575,8 @@ export interface components {
         };
         /**
          * ShoppingLine
-         * @description ``kg`` to buy, beside ``there_kg`` that there are; ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs`` to buy. None where it has none.
+         * @description ``kg`` to buy, beside ``there_kg`` that there are; ``pack_kg``, ``price`` of a pack as the Larder has them; ``packs``
+         *     to buy. None where it has none.
          */
         ShoppingLine: {
             /** Key */

@@ -52,7 +52,7 @@ def test_it_is_named_and_the_rest_is_served(tmp_path, templates, kind, how):
         "/api/stove",
     ):
         assert client.get(path).status_code == 200, path
-    plan = {"milk": 1, "amount": "1 L", "pan": 1, "burner": 3, "stop": "half its volume"}
+    plan = {"milk": 1, "amount": "1 L", "pan": 3, "burner": 3, "stop": "half its volume"}
     begun = {"batch": {"kind": "reduce", "name": "on", "plan": plan}}
     assert client.post("/api/batches", json=begun).status_code == 201
     stop(app)

@@ -153,7 +153,7 @@ def test_two_bases_flow_into_one_sweet(client, clock):
     curd = begin(
         client,
         "curdle",
-        {**POT, "milk": asked["milk"], "use": asked["use"], "burner": jetty, "amount": half},
+        {**POT, "milk": asked["milk"], "use": asked["use"], "pan": 1, "burner": jetty, "amount": half},
         parent=sweet["id"],
         slot="C",
     )
@@ -513,3 +513,109 @@ def test_a_step_that_follows_another_on_its_burner_ends_it(client, clock):
     old = begin(client, "sweet", {"sweet": "carrot-halwa", "want": "6", "pan": 2, "burner": 1})["id"]
     happens(client, old, kind="step_begun", step="soften")  # as a former release says it: on no burner that is known
     assert burners(client, old) == {}
+
+
+def another_pan(client, width_m, name="wide one"):
+    shape = {"kind": "straight", "diameter_m": width_m, "height_m": 0.12}
+    return client.post("/api/larder/pans", json={"name": name, "shape": shape, "mass_kg": 1.9}).json["id"]
+
+
+def test_a_step_on_the_fire_takes_its_pan(client, clock):
+    """Nothing else cooks in it meanwhile, of this sweet or of another; it is free when the step is done."""
+    client.post("/api/larder/burners", json={"name": "jetty", "kind": "lpg-large"})
+    first, other, third, *_ = (b["id"] for b in client.get("/api/larder").json["burners"])
+    wide = another_pan(client, 0.30)
+    bread = {"sweet": "bread-rabri", "want": "8", "pan": 2, "burner": 1}
+    a, b = (begin(client, "sweet", bread)["id"] for _ in range(2))
+    assert (look(client, a)["usual_pan"], look(client, a)["usual_burner"], look(client, a)["pans"]) == (2, 1, {})
+    happens(client, a, kind="step_begun", step="syrup", burner=first, pan=2)
+    assert look(client, a)["pans"] == {"syrup": 2}
+    assert "in it" in refused(client, a, 409, "pan", kind="step_begun", step="fry", burner=other, pan=2)
+    assert "two alike" in refused(client, b, 409, "pan", kind="step_begun", step="syrup", burner=other, pan=2)
+    milk = {
+        "batch": {
+            "kind": "reduce",
+            "name": "tea milk",
+            "plan": {**POT, "burner": other, "amount": "1 L", "stop": "a half"},
+        }
+    }
+    lit = client.post("/api/batches", json=milk)
+    assert lit.status_code == 409 and lit.json["fields"][0]["path"] == "pan"
+    refused(client, b, 404, "pan", kind="step_begun", step="syrup", burner=other, pan=99)
+    refused(client, b, 422, "pan", kind="step_begun", step="soak", pan=wide)
+    happens(client, a, kind="step_done", step="syrup")
+    assert look(client, a)["pans"] == {}
+    boiling = client.post("/api/batches", json=milk).json["id"]
+    refused(client, a, 409, "pan", kind="step_begun", step="fry", burner=first, pan=2)
+    # poured into another pan, it leaves its own free, and takes that one
+    happens(client, boiling, kind="pan_swapped", pan=wide)
+    assert look(client, boiling)["pan_id"] == wide
+    refused(client, a, 409, "pan", kind="step_begun", step="fry", burner=third, pan=wide)
+    happens(client, a, kind="step_begun", step="fry", burner=third, pan=2)
+
+
+def test_a_step_in_another_pan_has_its_minutes_loads_and_figures_there(client, clock):
+    """As a plan in that pan would have told them; taken back, it is told as before."""
+    narrow = another_pan(client, 0.14, "small one")
+    words = {"sweet": "sponge-balls", "want": "20", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    elsewhere = client.post("/api/sweets/plan", json={**words, "pan": narrow}).json
+    there = next(s for s in elsewhere["steps"] if s["step"]["key"] == "boil")
+    here = next(s for s in sweet["steps"] if s["key"] == "boil")
+    assert there["step"]["loads"] > here["loads"] and there["facts"] != here["facts"]
+    for step in sweet["steps"]:
+        if step["key"] == "boil":
+            break
+        happens(client, sweet["id"], kind="step_done", step=step["key"])
+    begun = happens(client, sweet["id"], kind="step_begun", step="boil", burner=1, pan=narrow)
+    boil = next(s for s in begun["steps"] if s["key"] == "boil")
+    assert (boil["loads"], boil["seconds"], boil["facts"]) == (
+        there["step"]["loads"],
+        there["step"]["seconds"],
+        there["facts"],
+    )
+    undone = happens(client, sweet["id"], kind="undo", event_id=begun["undo_id"])
+    boil = next(s for s in undone["steps"] if s["key"] == "boil")
+    assert (boil["loads"], boil["facts"]) == (here["loads"], here["facts"])
+    # in the pan it was planned in nothing is told anew
+    again = happens(client, sweet["id"], kind="step_begun", step="boil", burner=1, pan=2)
+    boil = next(s for s in again["steps"] if s["key"] == "boil")
+    assert (boil["loads"], boil["seconds"], boil["facts"]) == (here["loads"], here["seconds"], here["facts"])
+
+
+def test_what_hands_are_told_follows_what_was_weighed(client, clock):
+    """The syrup's grams, the balls' size and the stop on the scale differ from a fresh plan of that weight by nothing."""
+    words = {"sweet": "sponge-balls", "want": "20", "pan": 2, "burner": 1}
+    sweet = begin(client, "sweet", words)
+    asked = next(step["bench_words"] for step in sweet["steps"] if step["base"] == "C")
+    milk = {**POT, "milk": asked["milk"], "use": asked["use"], "amount": asked["amount"]}
+    alone = begin(client, "curdle", milk)  # the same chhena, of no sweet
+    light_kg = round(alone["told_kg"]["likely"] * 0.88, 4)
+    happens(client, alone["id"], kind="weighed", mass_kg=light_kg)
+    curd = begin(client, "curdle", milk, parent=sweet["id"], slot="C")
+    happens(client, curd["id"], kind="weighed", mass_kg=light_kg)
+    now = look(client, sweet["id"])
+    of_it = {
+        "want": "",
+        "have": [{"what": "C", "amount": f"{light_kg * 1e3:.1f} g"}],
+        "bases": {"C": str(alone["id"])},
+    }
+    fresh = client.post("/api/sweets/plan", json={**words, **of_it}).json
+    told = {s["step"]["key"]: s["facts"] for s in fresh["steps"]}
+    facts = {s["key"]: s["facts"] for s in now["steps"] if not s["base"]}
+    assert facts == {key: told[key] for key in facts}
+    before = {s["key"]: s["facts"] for s in sweet["steps"]}
+    assert facts["syrup"] != before["syrup"] and "of sugar" in facts["syrup"][0]
+    sugar = (
+        next(row["grams"] for row in now["rows"] if row["key"] == "white-sugar") if "key" in now["rows"][0] else None
+    )
+    assert sugar is None or f"{sugar:.0f} g" in facts["syrup"][0]
+    happens(client, curd["id"], kind="undo", event_id=look(client, curd["id"])["undo_id"])
+    assert {s["key"]: s["facts"] for s in look(client, sweet["id"])["steps"]} == before
+
+
+def test_only_the_step_that_cooks_it_down_has_a_weight_to_stop_at(client, clock):
+    sweet = begin(client, "sweet", {"sweet": "kalakand", "want": "24", "pan": 2, "burner": 1})
+    assert [s["key"] for s in sweet["steps"] if s["stop_kg"]] == ["cook"]
+    cook = next(s for s in sweet["steps"] if s["key"] == "cook")
+    assert cook["stop_kg"] == sweet["stop_kg"] == pytest.approx(cook["out_kg"])

@@ -163,7 +163,7 @@ def test_sugar_midway_goes_out_when_it_goes_in_and_what_is_parted_takes_nothing_
     client.post("/api/larder/burners", json={"name": "another", "kind": "lpg-small"})
     burner = client.get("/api/larder").json["burners"][-1]["id"]
     part = client.post(
-        f"/api/batches/{lit['id']}/part", json={"name": "half of it", "share": 0.5, "pan": 2, "burner": burner}
+        f"/api/batches/{lit['id']}/part", json={"name": "half of it", "share": 0.5, "pan": 1, "burner": burner}
     )
     assert part.status_code == 201, part.json
     assert left(client) == pytest.approx(before)

@@ -3,7 +3,7 @@
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, Literal
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
@@ -14,6 +14,7 @@ from ..core.batch.events import (
     Event,
     Happening,
     Joined,
+    PanSwapped,
     PartTaken,
     PouredInto,
     Resumed,
@@ -32,6 +33,8 @@ from .outcomes import keep_outcome
 from .planned import Planned
 from .recent import recent
 from .tables import BatchRow, EventRow
+
+Hob = Literal["burner", "pan"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -72,12 +75,18 @@ class Batch:
     def state(self, now_s: float) -> Any:
         return self.kind.state(self.log, now_s)
 
-    def stands_on(self, burner_id: int, now_s: float) -> bool:
-        """Whether it is on that burner now."""
+    def stands_at(self, at: Hob, number: int, now_s: float) -> bool:
+        """Whether it is on that burner now, or cooks in that pan."""
         if self.kind.name == "sweet":
             state = self.state(now_s)
-            return state.on_fire and burner_id in state.burners.values()
-        return self.burner_id == burner_id and bool(self.state(now_s).on_fire)
+            return state.on_fire and number in (state.burners if at == "burner" else state.pans).values()
+        return number == (self.burner_id if at == "burner" else self.in_pan) and bool(self.state(now_s).on_fire)
+
+    @property
+    def in_pan(self) -> int | None:
+        """The pan of the Larder that it is in: as begun, or the one that it was poured into since."""
+        poured = [e.what.pan_id for e in self.log.counted if isinstance(e.what, PanSwapped)]
+        return poured[-1] if poured else self.pan_id
 
 
 class Batches:
@@ -164,10 +173,10 @@ class Batches:
         """Whether anything was ever begun."""
         return self.session.scalar(select(BatchRow.id).limit(1)) is not None
 
-    def on_burner(self, burner_id: int, now_s: float, but: int | None = None) -> str | None:
-        """Name of the batch that stands on a burner now, if any."""
+    def standing_at(self, at: Hob, number: int, now_s: float, but: int | None = None) -> str | None:
+        """Name of the batch that is on a burner now, or cooks in a pan, if any."""
         for other in self.running():
-            if other.id != but and other.stands_on(burner_id, now_s):
+            if other.id != but and other.stands_at(at, number, now_s):
                 return other.name
         return None
 
@@ -183,11 +192,14 @@ class Batches:
     ) -> int:
         """Begin a batch; a repeated ``key`` gives the one it stands for.
 
-        :raises Conflict: field "burner", when something is on it.
+        :raises Conflict: field "burner" or "pan", when something is on it.
         """
         if key is not None and (known := self.begun(key)) is not None:
             return known
-        self._free(planned.burner_id, now_s)
+        if planned.burner_id is not None:
+            self._free("burner", planned.burner_id, now_s)
+            if planned.pan_id is not None:
+                self._free("pan", planned.pan_id, now_s)
         row = BatchRow(
             found_by=planned.name.lower(),
             kitchen_id=Larder(self.session).row().id,
@@ -224,10 +236,10 @@ class Batches:
         """
         if key is not None and self.has(batch.id, key):
             return batch
-        if isinstance(what, StepBegun) and what.burner is not None:
-            self._known(what.burner)
-        for burner in _takes(batch, what, now_s):
-            self._free(burner, now_s, batch.id)
+        if isinstance(what, StepBegun):
+            self._known(what)
+        for at, number in _takes(batch, what, now_s):
+            self._free(at, number, now_s, batch.id)
         after = self._append(batch, Event(batch.log.next_id, at_s, what, said_s), now_s, key)
         if isinstance(what, Undo):
             self._undo_with_partner(batch, what, now_s)
@@ -273,16 +285,21 @@ class Batches:
             batch = batch.with_(event)
         keep_outcome(self.session, batch, now_s)
 
-    def _known(self, burner_id: int) -> None:
-        """:raises NotFound: field "burner"."""
-        if all(kept.id != burner_id for kept in Larder(self.session).burners()):
-            raise NotFound("burner", f"There is no burner number {burner_id}.", "Choose one of the Larder.")
+    def _known(self, what: StepBegun) -> None:
+        """:raises NotFound: field "burner" or "pan"."""
+        larder = Larder(self.session)
+        if what.burner is not None and all(kept.id != what.burner for kept in larder.burners()):
+            raise NotFound("burner", f"There is no burner number {what.burner}.", "Choose one of the Larder.")
+        if what.pan is not None and all(kept.id != what.pan for kept in larder.pans()):
+            raise NotFound("pan", f"There is no pan number {what.pan}.", "Choose one of the Larder.")
 
-    def _free(self, burner_id: int | None, now_s: float, but: int | None = None) -> None:
-        """:raises Conflict: field "burner", when something is on it."""
-        name = None if burner_id is None else self.on_burner(burner_id, now_s, but)
+    def _free(self, at: Hob, number: int, now_s: float, but: int | None = None) -> None:
+        """:raises Conflict: field "burner" or "pan", when something is on it, or cooks in it."""
+        name = self.standing_at(at, number, now_s, but)
         if name is not None:
-            raise Conflict("burner", f"{name} is still on it.", "Take it off, or use another burner.")
+            where = "on" if at == "burner" else "in"
+            alike = "" if at == "burner" else " If there are two alike, add the second in the Larder."
+            raise Conflict(at, f"{name} is still {where} it.", f"Take it off, or use another {at}.{alike}")
 
     def has(self, batch_id: int, key: str) -> bool:
         """Whether a happening of this batch was sent under this key."""
@@ -314,15 +331,18 @@ def _is_partner(what: Happening, batch_id: int) -> bool:
     return False
 
 
-def _takes(batch: Batch, what: Happening, now_s: float) -> list[int]:
-    """Burners that it stands on from now on."""
+def _takes(batch: Batch, what: Happening, now_s: float) -> list[tuple[Hob, int]]:
+    """Burners and pans at which it stands from now on. What comes back to the fire is in its pan already."""
     if isinstance(what, StepBegun):
-        return [] if what.burner is None else [what.burner]
+        at: tuple[tuple[Hob, int | None], ...] = (("burner", what.burner), ("pan", what.pan))
+        return [(hob, number) for hob, number in at if number is not None]
+    if isinstance(what, PanSwapped):
+        return [] if what.pan_id is None else [("pan", what.pan_id)]
     if not isinstance(what, Resumed):
         return []
     if batch.kind.name == "sweet":
-        return list(batch.state(now_s).burners.values())
-    return [] if batch.burner_id is None else [batch.burner_id]
+        return [("burner", number) for number in batch.state(now_s).burners.values()]
+    return [] if batch.burner_id is None else [("burner", batch.burner_id)]
 
 
 def _batch(row: BatchRow, events: Sequence[EventRow]) -> Batch:

@@ -9,7 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field, RootModel
 
 from ..core.batch.changes import scaled
-from ..core.batch.events import StepDone, Undo
+from ..core.batch.events import StepBegun, StepDone, Undo
 from ..core.batch.running import BatchState
 from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
@@ -23,6 +23,7 @@ from ..wire.begin import BatchIn
 from ..wire.happenings import EventIn, PanSwappedIn, PartIn, PourIn, TakeIn
 from ..wire.model import Out
 from ..wire.reduce import ForecastOut
+from . import anew
 from .begin import planned
 from .happened import moment
 from .making import enough, follow, give_back, join, take, use_up
@@ -88,7 +89,7 @@ def _parted(batch: Batch, body: PartIn, shelf: Shelf, now_s: float) -> Planned:
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes, readers: Readers) -> None:
     def out(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> AnyBatch:
-        return told_of(batch, now_s, db.kept(read_shelf).place.measures, lines)
+        return told_of(batch, now_s, db.kept(read_shelf), lines)
 
     @app.get("/api/stove", tags=TAGS, responses={200: StoveOut})
     def get_stove() -> Any:
@@ -141,6 +142,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             batch = batches.batch(path.batch_id)
             shelf = db.kept(read_shelf) if isinstance(event, PanSwappedIn) else None
             what = event.happening(shelf, batch.plan)
+            if isinstance(what, StepBegun):
+                what = anew.in_pan(batches, batch, what, db.kept(read_shelf), now)
             when = moment(event, now, batch.created_at_s)
             batch = batches.log(batch, what, when.at_s, now, event.key, when.said_s)
             followed = follow(batches, batch, db.kept(read_shelf), now)

@@ -2,27 +2,21 @@
 reckoned from."""
 
 from collections.abc import Mapping
-from dataclasses import replace
-from typing import Any
 
 from ..core.batch.events import BaseWeighed, Gone, Happening, StepBegun, StepDone, Taken, Undo, Weighed
 from ..core.batch.kinds import KindName
 from ..core.batch.standing import left_kg
-from ..core.batch.sweet_run import StepNow, SweetRun, base_step, step_of
+from ..core.batch.sweet_run import StepNow, base_step, step_of
 from ..core.equipment.quantities import parse
-from ..core.errors import BadInput, Conflict, KitchenError, Unreadable
-from ..core.planning.sweets.build import ReadyBase, pooled
+from ..core.errors import BadInput, Conflict, Unreadable
 from ..core.planning.sweets.formula import LIT
-from ..core.planning.sweets.plan import plan_sweet
 from ..core.planning.sweets.weighed import fits
-from ..store.aside import reading_of
 from ..store.bases import base_of
 from ..store.batches import Batch, Batches
 from ..store.planned import Planned
 from ..store.shelf import Shelf
 from ..wire.happenings import TakeIn
-from ..wire.sweet_batch import run_of
-from ..wire.sweet_words import HaveIn, SweetIn, read_sweet_plan
+from . import anew
 
 
 def join(batches: Batches, planned: Planned, now_s: float) -> None:
@@ -120,7 +114,7 @@ def keep_step(batches: Batches, sweet: Batch, child: Batch, shelf: Shelf, now_s:
         elif stage < here and phase != "done":
             sweet = batches.log(sweet, StepDone(key), now_s, now_s)
     if weighed is not None and weighed != _told_of(sweet, slot, child.id, now_s):
-        told = Weighed(weighed) if slot == "CARAMEL" else _cooked(sweet, child, weighed, shelf)
+        told = Weighed(weighed) if slot == "CARAMEL" else anew.cooked(sweet, child, weighed, shelf)
         sweet = batches.log(sweet, told, now_s, now_s)
     return sweet.log.next_id > before
 
@@ -132,31 +126,6 @@ def _told_of(sweet: Batch, slot: str, child: int, now_s: float) -> float | None:
         return state.weighed_kg  # type: ignore[no-any-return]
     known = state.bases.get(slot, {}).get(child)
     return known.mass_kg if known else None
-
-
-def _cooked(sweet: Batch, child: Batch, mass_kg: float, shelf: Shelf) -> BaseWeighed:
-    """The sweet from what came off the fire, with what is still stirred in; as it was told when no sweet is made of it."""
-    run: SweetRun = sweet.plan
-    # what is made for a sweet goes into it: how much that takes is its own affair
-    if any(s.key.startswith("part.") for s in run.steps if s.follows):
-        return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
-    late = sum(row.kg for row in run.rows if row.when == "at the end" and not row.within)
-    try:
-        with reading_of(sweet.name):
-            words = SweetIn.model_validate(sweet.words)
-        finished = words.model_copy(update={"finished": f"{(mass_kg + late) * 1e3:.1f} g"})
-        fresh = run_of(plan_sweet(read_sweet_plan(finished, shelf, {})))
-    except KitchenError:
-        return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
-    return BaseWeighed(
-        slot="COOK",
-        batch=child.id,
-        mass_kg=mass_kg,
-        rows_kg=(None,) * len(run.rows),
-        told_kg=fresh.told_kg,
-        told_pieces=fresh.told_pieces,
-        stop_kg=run.stop_kg,
-    )
 
 
 def _beyond(what: Happening, steps: Mapping[str, int], here: int, weighed_kg: float | None) -> bool:
@@ -190,12 +159,12 @@ def _tell(
         left = [base for parts in making.state(now_s).bases.values() for base in parts.values()]
         if left:  # told with this one: told anew without it
             last, other = left[-1], batches.batch(left[-1].batch)
-            again = _reckoned(batches, making, last.slot, other, last.mass_kg, shelf, now_s)
+            again = anew.weighed(batches, making, last.slot, other, last.mass_kg, shelf, now_s)
             batches.log(making, again, now_s, now_s)
         return True
     if (told is not None and told.mass_kg == given_kg) or making.state(now_s).given_up:
         return False
-    batches.log(making, _reckoned(batches, making, slot, child, given_kg, shelf, now_s), now_s, now_s)
+    batches.log(making, anew.weighed(batches, making, slot, child, given_kg, shelf, now_s), now_s, now_s)
     return True
 
 
@@ -277,73 +246,5 @@ def enough(batches: Batches, sweet: Batch, step: str, shelf: Shelf, now_s: float
         last = next(reversed(parts.values()))
         if base_step(slot) == step and not last.whole:
             child = batches.batch(last.batch)
-            told = _reckoned(batches, sweet, slot, child, last.mass_kg, shelf, now_s, whole=True)
+            told = anew.weighed(batches, sweet, slot, child, last.mass_kg, shelf, now_s, whole=True)
             batches.log(sweet, told, now_s, now_s)
-
-
-def _reckoned(
-    batches: Batches,
-    making: Batch,
-    slot: str,
-    child: Batch,
-    mass_kg: float,
-    shelf: Shelf,
-    now_s: float,
-    *,
-    whole: bool = False,
-) -> BaseWeighed:
-    """The sweet anew, from all its bases that are there; as it was told when no sweet can be made of them."""
-    given = {of: {n: b.mass_kg for n, b in parts.items()} for of, parts in making.state(now_s).bases.items()}
-    given.setdefault(slot, {})[child.id] = mass_kg
-    taken_from = child.name if child.parent_id != making.id else ""
-    try:
-        with reading_of(making.name):
-            words = SweetIn.model_validate(making.words)
-        for of, ref in words.bases.items():  # planned from what stood there
-            number = batches.number_of(ref)
-            given[of] = {number: left_kg(batches.batch(number).log, taker=making.id)}
-        found = {
-            of: [b for n, kg in sorted(parts.items()) if (b := _base(batches, n, kg))] for of, parts in given.items()
-        }
-        ready = {of: pooled(parts) for of, parts in found.items() if parts}
-        made = {of: sum(batches.batch(n).parent_id == making.id for n in parts) for of, parts in given.items()}
-        there = {of for of, base in ready.items() if _whole(making, of, base.mass_kg, made[of])}
-        if not whole and slot not in there:
-            return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, whole=False, taken_from=taken_from)
-        ready = {of: base for of, base in ready.items() if of in there or (whole and of == slot)}
-        have = [HaveIn(what=of, amount=f"{base.mass_kg * 1e3:.1f} g") for of, base in ready.items()]
-        more = {"bases": {**words.bases, **dict.fromkeys(ready, str(child.id))}, "have": have, "want": ""}
-        run = run_of(plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready)))
-    except KitchenError:
-        return BaseWeighed(slot=slot, batch=child.id, mass_kg=mass_kg, taken_from=taken_from)
-    was: SweetRun = making.plan
-    takes = {step.key: step.seconds for step in run.steps}
-    now = {(row.key, row.when): row.kg for row in run.rows}
-    rows = tuple(now.get((row.key, row.when)) for row in was.rows)
-    return BaseWeighed(
-        slot=slot,
-        batch=child.id,
-        mass_kg=mass_kg,
-        whole=True,
-        rows_kg=rows,
-        told_kg=run.told_kg,
-        told_pieces=run.told_pieces,
-        stop_kg=run.stop_kg,
-        steps_s=tuple(takes.get(step.key) for step in was.steps),
-        taken_from=taken_from,
-    )
-
-
-def _base(batches: Batches, number: int, mass_kg: float) -> ReadyBase | None:
-    base = base_of(batches.batch(number))
-    return base and replace(base, mass_kg=mass_kg)
-
-
-NEARLY = 0.85
-"""So much of what was told of a base is all of it: scales, milk and pans differ."""
-
-
-def _whole(parent: Batch, slot: str, mass_kg: float, made: int) -> bool:
-    """Whether a base is there: enough of it, or as many pans made for it as were told."""
-    told: dict[str, Any] = next((base for base in parent.forecast.get("bases", []) if base.get("letter") == slot), {})
-    return made >= int(told.get("goes", 1)) or mass_kg >= NEARLY * float(told.get("made_kg", 0.0))

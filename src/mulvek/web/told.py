@@ -1,7 +1,7 @@
 """A stored batch as it is told to a screen, whatever its kind."""
 
-from ..core.equipment.quantities import Measures
 from ..store.batches import Batch
+from ..store.shelf import Shelf
 from ..wire.batch import BatchOut
 from ..wire.caramel_batch import CaramelBatchOut
 from ..wire.curd_batch import CurdBatchOut
@@ -15,11 +15,11 @@ LINES_TOLD = 24
 """Of a long log: so many of the newest lines, unless all are asked for."""
 
 
-def told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None = LINES_TOLD) -> AnyBatch:
+def told_of(batch: Batch, now_s: float, shelf: Shelf, lines: int | None = LINES_TOLD) -> AnyBatch:
     """As it stands; with so many lines of its log, the newest, or all of them."""
-    found = _told_of(batch, now_s, measures, lines)
+    found = _told_of(batch, now_s, shelf, lines)
     if isinstance(found, Placed):
-        found.parent_id, found.slot, found.pan_id = batch.parent_id, batch.slot, batch.pan_id
+        found.parent_id, found.slot, found.pan_id = batch.parent_id, batch.slot, batch.in_pan
     return found
 
 
@@ -34,18 +34,18 @@ def goes_on(told: AnyBatch) -> bool:
             return not told.finished
 
 
-def _told_of(batch: Batch, now_s: float, measures: Measures, lines: int | None) -> AnyBatch:
+def _told_of(batch: Batch, now_s: float, shelf: Shelf, lines: int | None) -> AnyBatch:
     same = (batch.name, batch.created_at_s, batch.log)
     match batch.kind.name:
         case "reduce":
             return pan_of(batch, now_s, lines)
         case "caramel":
             return CaramelBatchOut.of(
-                batch.id, *same, batch.words, batch.state(now_s), now_s, batch.pan_id, batch.burner_id
+                batch.id, *same, batch.words, batch.state(now_s), now_s, batch.in_pan, batch.burner_id
             )
         case "sweet":
             words, state = SweetIn.model_validate(batch.words), batch.state(now_s)
-            return SweetBatchOut.of(batch.id, *same, words, batch.forecast, state, now_s, measures)
+            return SweetBatchOut.of(batch.id, *same, words, batch.forecast, state, now_s, shelf)
         case kind:
             return CurdBatchOut.of(batch.id, kind, *same, batch.words, batch.state(now_s), now_s, batch.burner_id)
 
@@ -61,7 +61,7 @@ def pan_of(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchO
         told_when_lit(batch.forecast, batch.plan),
         batch.state(now_s),
         now_s,
-        batch.pan_id,
+        batch.in_pan,
         batch.burner_id,
         lines,
     )

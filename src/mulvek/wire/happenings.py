@@ -156,7 +156,7 @@ _NARROWER: Mapping[tuple[str, str], Any] = {
     ("step_done", "step"): Step,
     ("row_weighed", "row"): Annotated[int, Field(ge=0, le=200)],
 }
-_NOT_TYPED = {("reading", "by")}
+_NOT_TYPED = {("reading", "by"), ("step_begun", "takes_s"), ("step_begun", "facts")}
 """Set here, never by the sender."""
 
 

@@ -9,15 +9,15 @@ from ..core.batch.course import BASE_OF, sweet_flow
 from ..core.batch.leftovers import left_of
 from ..core.batch.log import Log
 from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, may_leave
-from ..core.equipment.quantities import Measures, in_cups
-from ..core.planning.sweets.formula import slot_of
+from ..core.equipment.quantities import in_cups
+from ..core.planning.sweets.formula import COOKED_DOWN, slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
 from .model import Out
 from .standing import Standing, standing
-from .sweet_words import SweetIn
+from .sweet_words import SweetIn, Things, burner_of, pan_of
 
 
 def run_of(f: SweetForecast) -> SweetRun:
@@ -50,6 +50,7 @@ class SweetStepOut(Out):
     heats_s: float = Field(description="Of its seconds those before the first load goes in")
     check: str
     facts: list[str]
+    stop_kg: float | None = Field(description="In its pan when it ends, of a step that cooks it down to a weight")
     caution: Caution | None
     base: str
     base_batch: int | None = Field(description="The weighed batch that this base is")
@@ -112,6 +113,9 @@ class SweetBatchOut(Standing):
     finished: bool
     given_up: bool
     burners: dict[str, int] = Field(description="On which its steps on the fire stand, by step")
+    pans: dict[str, int] = Field(description="In which they cook, by step")
+    usual_pan: int | None = Field(description="The pan of the Larder that it was planned in")
+    usual_burner: int | None = Field(description="And the burner")
     said: str
     keeping: str
     plan: SweetIn
@@ -128,7 +132,7 @@ class SweetBatchOut(Standing):
         told: Mapping[str, Any],
         state: SweetState,
         now_s: float,
-        measures: Measures,
+        shelf: Things,
     ) -> "SweetBatchOut":
         run: SweetRun = log.plan
         bases = {b["letter"]: b for b in told.get("bases", [])}
@@ -158,7 +162,8 @@ class SweetBatchOut(Standing):
                     loads=s.planned.loads,
                     heats_s=s.planned.heats_s,
                     check=s.planned.check,
-                    facts=facts.get(s.planned.key, []),
+                    facts=list(state.facts.get(s.planned.key, facts.get(s.planned.key, []))),
+                    stop_kg=state.stop_kg if s.planned.key == COOKED_DOWN else None,
                     caution=run.cautions.get(s.planned.caution),
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,
@@ -181,7 +186,7 @@ class SweetBatchOut(Standing):
                     number=i,
                     name=r.name,
                     grams=state.row_kg[i] * 1e3,
-                    cups=in_cups(state.row_kg[i], r.bulk_kg_m3, measures),
+                    cups=in_cups(state.row_kg[i], r.bulk_kg_m3, shelf.kitchen().measures),
                     when=r.when,
                     within=r.within,
                     step=r.step,
@@ -197,6 +202,9 @@ class SweetBatchOut(Standing):
             counted=state.counted,
             leaves=_leaves(run, log, told),
             burners=dict(state.burners),
+            pans=dict(state.pans),
+            usual_pan=_number(pan_of(plan, shelf)),
+            usual_burner=_number(burner_of(plan, shelf)),
             done=state.done,
             finished=state.finished,
             given_up=state.given_up,
@@ -205,6 +213,11 @@ class SweetBatchOut(Standing):
             plan=plan,
             on_paper=PaperOut.model_validate(told["told"]) if "told" in told else None,
         )
+
+
+def _number(thing: object) -> int | None:
+    """Of a thing of the Larder."""
+    return thing if isinstance(thing, int) else None
 
 
 def _leaves(run: SweetRun, log: Log, told: Mapping[str, Any]) -> list[LeftOut]:

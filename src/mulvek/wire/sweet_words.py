@@ -347,10 +347,20 @@ def _tray(text: str) -> tuple[float, float] | None:
     return max(found), min(found)
 
 
+def pan_of(words: SweetIn, shelf: Things) -> int | PanIn | None:
+    """The pan that it is planned in: the widest when nothing is said."""
+    return words.pan if words.pan is not None else usual_pan(shelf.pans)
+
+
+def burner_of(words: SweetIn, shelf: Things) -> int | BurnerIn | None:
+    """The burner that it is planned on: the first when nothing is said."""
+    return words.burner if words.burner is not None else next(iter(shelf.burners), None)
+
+
 def _hearth(words: SweetIn, shelf: Things) -> Hearth:
-    """Pan, burner and flame; the widest pan and the first burner when nothing is said."""
-    pan_id = words.pan if words.pan is not None else usual_pan(shelf.pans)
-    burner_id = words.burner if words.burner is not None else next(iter(shelf.burners), None)
+    """Pan, burner and flame."""
+    pan_id = pan_of(words, shelf)
+    burner_id = burner_of(words, shelf)
     if pan_id is None or burner_id is None:
         raise BadInput("pan", "There is no pan or burner to cook on.", "Add them in the Larder.")
     pan = shelf.pan(pan_id) if isinstance(pan_id, int) else pan_id.pan()

@@ -7801,7 +7801,8 @@ export interface components {
         };
         /**
          * StepBegunIn
-         * @description This step is under way: its timer runs. ``burner``: the number of the one it is on, when it is on the fire.
+         * @description This step is under way: its timer runs. ``burner``, ``pan``: numbers of those it is on and in, when it is on the fire.
+         *     In another pan than planned: ``takes_s`` there, and ``facts``, what hands are told of it.
          */
         StepBegunIn: {
             /**
@@ -7825,6 +7826,11 @@ export interface components {
              * @enum {string}
              */
             kind: "step_begun";
+            /**
+             * Pan
+             * @default null
+             */
+            pan?: number | null;
             /** Step */
             step: string;
             /**
@@ -8440,6 +8446,13 @@ export interface components {
             on_paper: components["schemas"]["PaperOut"] | null;
             /** One */
             one: string;
+            /**
+             * Pans
+             * @description In which they cook, by step
+             */
+            pans: {
+                [key: string]: number;
+            };
             /** Paused At S */
             paused_at_s: number | null;
             plan: components["schemas"]["SweetIn"];
@@ -8457,6 +8470,16 @@ export interface components {
             told_pieces: components["schemas"]["Range"];
             /** Undo Id */
             undo_id: number | null;
+            /**
+             * Usual Burner
+             * @description And the burner
+             */
+            usual_burner: number | null;
+            /**
+             * Usual Pan
+             * @description The pan of the Larder that it was planned in
+             */
+            usual_pan: number | null;
             /** Weighed Kg */
             weighed_kg: number | null;
         };
@@ -8868,6 +8891,11 @@ export interface components {
             /** Say */
             say: string;
             seconds: components["schemas"]["Range"];
+            /**
+             * Stop Kg
+             * @description In its pan when it ends, of a step that cooks it down to a weight
+             */
+            stop_kg: number | null;
             /** Waits For */
             waits_for: string[];
         };

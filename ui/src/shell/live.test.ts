@@ -45,7 +45,7 @@ test('what hangs is on no fire and in no pan; milk that comes to the boil is on 
       paused_at_s: null,
       nudges: [],
     } as unknown as LiveCurd)
-  expect(curd('strain', 0)).toMatchObject({ onFire: false, burners: [], pan: null })
-  expect(curd('curdle', 0)).toMatchObject({ onFire: true, burners: [2], pan: 3 })
-  expect(curd('curdle', 1)).toMatchObject({ onFire: false, burners: [], pan: 3 })
+  expect(curd('strain', 0)).toMatchObject({ onFire: false, burners: [], pans: [] })
+  expect(curd('curdle', 0)).toMatchObject({ onFire: true, burners: [2], pans: [3] })
+  expect(curd('curdle', 1)).toMatchObject({ onFire: false, burners: [], pans: [3] })
 })

@@ -24,7 +24,8 @@ export interface Live {
   path: string
   /** On which it stands, while it is on the fire. */
   burners: number[]
-  pan: number | null
+  /** In which it is, on the fire or off. */
+  pans: number[]
   nudges: Nudge[]
   hushed: boolean
   onFire: boolean
@@ -45,7 +46,7 @@ export function loudness(nudge: Nudge, nowS: number): Loudness {
 const makingOf = ({ parent_id, slot }: { parent_id?: number | null; slot?: string | null }) =>
   parent_id && slot ? { parent: parent_id, slot } : null
 
-const one = (burner: number | null) => (burner === null ? [] : [burner])
+const one = (thing: number | null | undefined) => (thing == null ? [] : [thing])
 
 export function livePan(b: LiveBatch): Live {
   return {
@@ -55,7 +56,7 @@ export function livePan(b: LiveBatch): Live {
     place: b.pan.name,
     path: `/stove/${b.id}`,
     burners: one(b.burner_id),
-    pan: b.pan_id ?? null,
+    pans: one(b.pan_id),
     nudges: b.nudges,
     hushed: b.hushed,
     making: makingOf(b),
@@ -74,7 +75,7 @@ export function liveCurd(c: LiveCurd): Live {
     place: spoken(c.steps[c.step]?.name ?? 'weighed'),
     path: `/stove/curd/${c.id}`,
     burners: boils(c) ? one(c.burner_id) : [],
-    pan: c.kind === 'curdle' && c.step < 3 ? (c.pan_id ?? null) : null,
+    pans: c.kind === 'curdle' && c.step < 3 ? one(c.pan_id) : [],
     nudges: c.nudges,
     hushed: c.hushed,
     making: makingOf(c),
@@ -97,7 +98,7 @@ export function liveCaramel(c: LiveCaramel): Live {
     place: CARAMEL_PLACE[c.phase] ?? 'to weigh',
     path: `/stove/caramel/${c.id}`,
     burners: one(c.burner_id),
-    pan: c.pan_id ?? null,
+    pans: one(c.pan_id),
     nudges: c.nudges,
     hushed: c.hushed,
     making: makingOf(c),
@@ -115,7 +116,7 @@ export function liveSweet(s: LiveSweet): Live {
     place: at?.say ?? 'weigh and count it',
     path: `/stove/sweet/${s.id}`,
     burners: Object.values(s.burners),
-    pan: null,
+    pans: Object.values(s.pans),
     nudges: s.nudges,
     hushed: s.hushed,
     making: null,

@@ -20,7 +20,7 @@ export const live = (name: string, nudges: Nudge[], more: Partial<Live> = {}): L
   place: 'kadhai',
   path: '/stove/1',
   burners: [1],
-  pan: 1,
+  pans: [1],
   nudges,
   hushed: false,
   making: null,

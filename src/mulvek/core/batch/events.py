@@ -204,10 +204,14 @@ class PouredInto:
 
 @dataclass(frozen=True, slots=True)
 class StepBegun:
-    """This step is under way: its timer runs. ``burner``: the number of the one it is on, when it is on the fire."""
+    """This step is under way: its timer runs. ``burner``, ``pan``: numbers of those it is on and in, when it is on the fire.
+    In another pan than planned: ``takes_s`` there, and ``facts``, what hands are told of it."""
 
     step: str
     burner: int | None = None
+    pan: int | None = None
+    takes_s: Range | None = None
+    facts: tuple[str, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -257,8 +261,8 @@ class LeftWeighed:
 class BaseWeighed:
     """A base of this making, or a part of one, came off weighed, kg, as a batch of its own. ``whole``: with it the base is
     there, and what is told of the sweet from then on. A line of the weighing list that stays as it was is None; so is all
-    of it when no sweet can be reckoned from that base. ``steps_s``: how long each step takes then, in their order. ``taken_from``: what the batch is called, where it was not made
-    for this."""
+    of it when no sweet can be reckoned from that base. ``steps_s``: how long each step takes then, in their order, and
+    ``facts``: what hands are told at each. ``taken_from``: what the batch is called, where it was not made for this."""
 
     slot: str
     batch: int
@@ -269,6 +273,7 @@ class BaseWeighed:
     told_pieces: Range | None = None
     stop_kg: float | None = None
     steps_s: tuple[Range | None, ...] = ()
+    facts: tuple[tuple[str, ...] | None, ...] = ()
     taken_from: str = ""
 
 

@@ -97,6 +97,10 @@ class SweetState:
     said: str
     burners: Mapping[str, int]
     """On which its steps on the fire were begun, while they run."""
+    pans: Mapping[str, int]
+    """In which they were begun, while they run."""
+    facts: Mapping[str, tuple[str, ...]]
+    """What hands are told at a step, where it is no more what the plan told."""
 
     @property
     def finished(self) -> bool:
@@ -124,12 +128,18 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     pieces: int | None = None
     given_up = False
     on: dict[str, int] = {}
+    pans: dict[str, int] = {}
+    facts: dict[str, tuple[str, ...]] = {}
+    begun: dict[str, StepBegun] = {}
     for event in counted:
         match event.what:
-            case StepBegun(step, burner):
+            case StepBegun(step, burner, pan):
                 began[step] = event.at_s
+                begun[step] = event.what
                 if burner is not None:
                     on[step] = burner
+                if pan is not None:
+                    pans[step] = pan
                 for before in _ended_by(run, step, began, done):
                     done[before] = event.at_s
             case StepDone(step):
@@ -146,6 +156,7 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                     told_kg, told_pieces, stop_kg = base.told_kg, base.told_pieces, base.stop_kg
                     row_kg = [was if now is None else now for was, now in zip(row_kg, base.rows_kg, strict=True)]
                     planned = _retimed(planned, base.steps_s)
+                    facts |= {s.key: said for s, said in zip(planned, base.facts, strict=False) if said is not None}
             case Weighed(kg):
                 weighed = kg
             case PiecesCounted(count):
@@ -154,6 +165,10 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
                 given_up = True
             case _:
                 pass
+    for step, how in begun.items():  # a pan of its own has its own minutes, whatever was weighed since
+        planned = tuple(_lasting(s, how.takes_s) if how.takes_s and s.key == step else s for s in planned)
+        if how.facts is not None:
+            facts[step] = how.facts
     steps = tuple(_step(s, began, done, counted, now_s) for s in planned)
     paused = paused_since(counted)
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
@@ -173,10 +188,15 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         paused_at_s=paused,
         nudges=() if given_up else attended(_nudges(steps, paused, now_s), said),
         said=_difference(run, told_kg, told_pieces, weighed, pieces),
-        burners={}
-        if given_up
-        else {s.planned.key: on[s.planned.key] for s in steps if s.phase == "running" and s.planned.key in on},
+        burners={} if given_up else _held(steps, on),
+        pans={} if given_up else _held(steps, pans),
+        facts=facts,
     )
+
+
+def _held(steps: Sequence[StepNow], by: Mapping[str, int]) -> dict[str, int]:
+    """What the steps that run stand on, or in."""
+    return {s.planned.key: by[s.planned.key] for s in steps if s.phase == "running" and s.planned.key in by}
 
 
 def _ended_by(run: SweetRun, step: str, began: Mapping[str, float], done: Mapping[str, float]) -> list[str]:
@@ -326,8 +346,8 @@ def check_sweet_event(log: Log, new: Event) -> None:
             if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
                 raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
             running = {s.planned.key for s in state.steps if s.phase == "running" and not s.planned.base}
-            if isinstance(what, StepBegun) and what.burner is not None:
-                _check_burner(run, state, what)
+            if isinstance(what, StepBegun):
+                _check_hob(run, state, what)
             if found.waits_for and not (isinstance(what, StepBegun) and running.issuperset(found.waits_for)):
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
                 raise Conflict("step", f"First: {first}", "Finish that one, then this.")
@@ -361,16 +381,19 @@ def check_sweet_event(log: Log, new: Event) -> None:
             pass
 
 
-def _check_burner(run: SweetRun, state: SweetState, what: StepBegun) -> None:
-    """Only what cooks takes a burner, and none on which another step of it stands that this one does not end."""
+def _check_hob(run: SweetRun, state: SweetState, what: StepBegun) -> None:
+    """Only what cooks takes a burner and a pan, and none at which another step of it stands that this one does not end."""
     planned = next(s.planned for s in state.steps if s.planned.key == what.step)
-    if not planned.fire or planned.base:
-        raise BadInput("burner", "That step is not on the fire.", "Begin it without a burner.")
-    ends = set(planned.after)
-    there = next((key for key, number in state.burners.items() if number == what.burner and key not in ends), None)
-    if there is not None:
-        said = next(s.planned.say for s in state.steps if s.planned.key == there)
-        raise Conflict("burner", f"“{said.rstrip('.')}” is still on it.", "Use another burner, or end that first.")
+    for field, number, held in (("burner", what.burner, state.burners), ("pan", what.pan, state.pans)):
+        if number is None:
+            continue
+        if not planned.fire or planned.base:
+            raise BadInput(field, "That step is not on the fire.", f"Begin it without a {field}.")
+        there = next((key for key, at in held.items() if at == number and key not in planned.after), None)
+        if there is not None:
+            said = next(s.planned.say for s in state.steps if s.planned.key == there).rstrip(".")
+            where = "on" if field == "burner" else "in"
+            raise Conflict(field, f"“{said}” is still {where} it.", f"Use another {field}, or end that first.")
 
 
 def _within(field: str, kg: float) -> None:

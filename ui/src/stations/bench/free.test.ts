@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { live } from '@/shell/lives.fixture'
 import { freeOf, isTaken, withoutTaken } from './free'
 
-const rabri = live('rabri', [], { pan: 1, burners: [1] })
-const hung = live('hung curd', [], { pan: 2, burners: [2], onFire: false })
+const rabri = live('rabri', [], { pans: [1], burners: [1] })
+const hung = live('hung curd', [], { pans: [2], burners: [2], onFire: false })
 
 describe('pans and burners that are free', () => {
   it('a burner is taken while something is on the fire, a pan while something is in it', () => {

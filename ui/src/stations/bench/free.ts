@@ -4,11 +4,11 @@ import type { LarderOut } from '@/api/client'
 import { useStove } from '@/api/kitchen'
 import { useLives, type Live } from '@/shell/live'
 
-type At = 'pan' | 'burner'
+export type At = 'pan' | 'burner'
 
 /** Whether something stands in that pan or on that burner now. A pan off the fire is still full. */
 export const isTaken = (id: number, at: At, lives: Live[]) =>
-  lives.some((l) => (at === 'pan' ? l.pan === id : l.onFire && l.burners.includes(id)))
+  lives.some((l) => (at === 'pan' ? l.pans.includes(id) : l.onFire && l.burners.includes(id)))
 
 /** The one that is meant, or if it is taken the first that is free; that very one when all are taken. */
 export function freeOf(meant: number, all: number[], at: At, lives: Live[]): number {

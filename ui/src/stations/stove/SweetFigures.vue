@@ -14,6 +14,8 @@ const props = defineProps<{
   /** The step in hand is drawn with its own pan. */
   drawn: boolean
   also: Step[]
+  /** The pan that the step in hand cooks in. */
+  pan: { name: string; mass_kg: number } | undefined
 }>()
 defineEmits<{ done: [step: Step] }>()
 const left = (s: Step) => stepLeft(props.batch, s)
@@ -46,8 +48,11 @@ const range = computed(() => {
           {{ grams(batch.weighed_kg ?? batch.told_kg.likely) }}
         </p>
       </template>
-      <p v-if="batch.stop_kg && first?.fire && !first.base && !batch.finished" class="second">
-        keep cooking to {{ grams(batch.stop_kg) }}
+      <p v-if="first?.stop_kg && !batch.finished" class="second">
+        keep cooking to {{ grams(first.stop_kg) }}
+        <span v-if="pan" class="scale"
+          >{{ grams(first.stop_kg + pan.mass_kg) }} on the scale, {{ pan.name }} and all</span
+        >
       </p>
       <p v-for="s in also" :key="s.key" class="also">
         <b>{{ inWords(left(s)) }}</b> {{ left(s) < 0 ? 'over: ' : 'left: ' }}{{ s.say }}
@@ -109,6 +114,11 @@ const range = computed(() => {
   line-height: 38px;
   font-weight: 680;
   color: var(--cobalt);
+}
+.scale {
+  display: block;
+  font: 450 18px/24px var(--figures);
+  color: var(--ink);
 }
 .also {
   margin-top: 10px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { SweetBatch } from '@/api/client'
 import { isPan, useLarder, useRunning, useSweetBatch } from '@/api/kitchen'
@@ -12,16 +12,17 @@ import { steadyNow } from '@/shell/now'
 import ReadingsTray from '@/stations/book/ReadingsTray.vue'
 import { again } from '@/stations/sweets/sweet'
 import { toldAgain } from '@/stations/sweets/told'
-import { isTaken, withoutTaken } from '@/stations/bench/free'
+import { withoutTaken } from '@/stations/bench/free'
 import { useAnswers } from './answering'
 import { VERBS } from './answers'
 import BaseInHand from './BaseInHand.vue'
+import { useHob } from './hob'
 import { stepInHand, stepLeft } from './glance'
 import LogList from './LogList.vue'
-import OnBurner from './OnBurner.vue'
+import OnHob from './OnHob.vue'
 import PutOff from './PutOff.vue'
 import SweetFigures from './SweetFigures.vue'
-import { clockOf, cooks, nextAfter } from './steps'
+import { clockOf, cooks } from './steps'
 import { useLogging } from './logging'
 import SweetRows from './SweetRows.vue'
 import TakeBase from './TakeBase.vue'
@@ -86,35 +87,24 @@ const onBench = (s: Step) => ({
     slot: s.lit_slot,
   },
 })
-/** What of it cooks by itself takes a burner: the one that was chosen, else the first that is free. */
 const larder = useLarder()
-const named = ref<number | null>(null)
-const burners = computed(() =>
-  (larder.data.value?.burners ?? []).map((x) => ({
-    id: x.id!,
-    name: x.name,
-    taken: isTaken(x.id!, 'burner', lives.value) && !ends(x.id!),
-  })),
-)
-/** The step that is ended by the next gives its burner to it. */
-const ends = (id: number) =>
-  Boolean(next.value && first.value && b.value?.burners[first.value.key] === id)
-const on = computed(() => {
-  const free = burners.value.filter((x) => !x.taken)
-  return (free.find((x) => x.id === named.value) ?? free[0])?.id ?? null
-})
+const hob = useHob(b, first, lives, larder.data)
+const { next } = hob
 function begin(s: Step) {
-  tell({ kind: 'step_begun', step: s.key, burner: cooks(s) ? on.value : null })
-  named.value = null
+  tell({ kind: 'step_begun', step: s.key, ...hob.takes(s) })
+  hob.forget()
 }
 const done = (s: Step) => tell({ kind: 'step_done', step: s.key })
-const next = computed(() => nextAfter(b.value?.steps ?? [], first.value))
-const asksBurner = computed(
+const inPan = computed(() => {
+  const [s, at] = [first.value, hob.on.value.pan]
+  const id = s?.phase === 'running' ? (b.value!.pans[s.key] ?? b.value!.usual_pan) : at
+  return larder.data.value?.pans.find((x) => x.id === id)
+})
+const asksHob = computed(
   () =>
     !asks.value &&
     cooks(next.value ?? first.value) &&
-    Boolean(next.value || first.value?.phase === 'ready') &&
-    burners.value.length > 1,
+    Boolean(next.value || first.value?.phase === 'ready'),
 )
 /** The step in hand where it is lit or hung from its own plan: its weight then goes on into this by itself. */
 const planned = computed(() =>
@@ -218,7 +208,7 @@ useKeys([
             @later="later"
           />
         </div>
-        <OnBurner v-if="asksBurner" :burners="burners" :on="on" @choose="(id) => (named = id)" />
+        <OnHob v-if="asksHob" :places="hob.places.value" :on="hob.on.value" @choose="hob.choose" />
         <p v-if="first?.facts.length && !b.finished && !b.given_up" class="facts">
           <span v-for="fact in first.facts" :key="fact">{{ fact }}</span>
         </p>
@@ -235,6 +225,7 @@ useKeys([
         :first="first"
         :drawn="Boolean(first && made(first))"
         :also="also"
+        :pan="inPan"
         @done="done"
       />
       <RiverDrawing :reaches="river" name="The steps">

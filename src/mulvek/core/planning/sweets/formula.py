@@ -16,6 +16,8 @@ PieceWay = Literal["serve", "ball", "count", "slab", "mould"]
 PROPERTIES = ("water", "total_solids", "fat", "msnf", "sugar")
 """What a window can be set on, % of the finished mass."""
 SUGARS = frozenset({"white-sugar", "raw-sugar", "brown-sugar", "powdered-sugar", "jaggery", "honey", "dextrose"})
+COOKED_DOWN = "cook"
+"""The step that ends at a weight."""
 RECKONED = ("cook", "fry", "soak", "freeze", "cool")
 """Times of a step that are reckoned, not given."""
 Range2 = tuple[float, float]

@@ -9,6 +9,7 @@ import urllib.request
 from collections.abc import Callable
 from http.client import HTTPConnection
 from pathlib import Path
+from typing import Any
 
 from playwright.sync_api import sync_playwright
 
@@ -35,6 +36,7 @@ GOALS_MS = {
     "fried balls planned over HTTP": FRAME_MS,
     "swap over HTTP": FRAME_MS,
     "mend over HTTP": FRAME_MS,
+    "Stove of three makings": 40.0,
     "cold start": 1500.0,
     "8 instruments at 1 Hz, a write": 10.0,
     "batch of 20 000 samples opens": 300.0,
@@ -77,10 +79,16 @@ def main() -> None:
     with tempfile.TemporaryDirectory() as folder, serving(Path(folder), "demo") as (url, _):
         connection = HTTPConnection(url.removeprefix("http://"))
 
-        def post(path: str, body: object) -> None:
+        def post(path: str, body: object) -> Any:
             connection.request("POST", path, json.dumps(body), {"Content-Type": "application/json"})
             answer = connection.getresponse()
-            assert answer.read() and answer.status < 300, answer.status
+            told = json.loads(answer.read())
+            assert answer.status < 300, told
+            return told
+
+        def get(path: str) -> Any:
+            connection.request("GET", path)
+            return json.loads(connection.getresponse().read())
 
         plan_1 = words(milk=1, pan=1)
         curd = {"milk": 2, "amount": "2 L", "pan": 1, "burner": 1}
@@ -102,10 +110,27 @@ def main() -> None:
         timed("mend over HTTP", lambda: post("/api/mend", thick), 100)
         note = {"event": {"kind": "note", "text": "bench"}}
         timed("event write over HTTP", lambda: post("/api/batches/1/events", note), 60)
+        nine_batches(post)
+        timed("Stove of three makings", lambda: get("/api/stove"), 100)
         opened(Path(folder), url)
         second_screen(url)
         browse(url)
     instruments()
+
+
+def nine_batches(post: Callable[[str, object], Any]) -> None:
+    """Three kalakands, each with its milk that goes down and its milk that curdles."""
+    shape = {"kind": "straight", "diameter_m": 0.28, "height_m": 0.16}
+    for of in range(3):
+        sweet = post("/api/batches", {"batch": {"kind": "sweet", "name": f"kalakand {of}", "plan": {"sweet": "kalakand", "want": "24"}}})  # fmt: skip
+        for step, kind in (("R", "reduce"), ("C", "curdle")):
+            pan = post("/api/larder/pans", {"name": f"pan {of}{step}", "shape": shape, "mass_kg": 1.5})["id"]
+            burner = post("/api/larder/burners", {"name": f"burner {of}{step}", "kind": "lpg-large"})["id"]
+            asked = next(s["bench_words"] for s in sweet["steps"] if s["base"] == step)
+            plan = {"milk": asked["milk"], "amount": asked["amount"], "pan": pan, "burner": burner}
+            plan |= {"stop": asked["stop"]} if kind == "reduce" else {"use": asked["use"]}
+            batch = {"kind": kind, "name": f"{kind} {of}", "plan": plan, "parent": sweet["id"], "slot": step}
+            post("/api/batches", {"batch": batch})
 
 
 def opened(folder: Path, url: str) -> None:

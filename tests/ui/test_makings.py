@@ -274,7 +274,21 @@ def test_a_part_of_what_stands_is_taken(page: Page, kitchen_url: str, clock):
         page.get_by_role("button", name="Take it", exact=True).click()
         expect(page.get_by_role("alert")).to_contain_text(told)
         expect(much).to_have_value(wrong)
-    clean(page)
+    clean_in_both(page)
+    # slid along the bar: what goes in and what stays is told at once, to the last gram of it
+    bar = page.get_by_role("slider", name="Slide how much of Chhena for the juniors")
+    box = bar.bounding_box()
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] * 0.75, box["y"] + box["height"] / 2, steps=6)
+    slid = int(much.input_value().split()[0])
+    assert 0.65 * 416 < slid < 0.85 * 416
+    expect(page.get_by_text(f"{slid} g goes in, {416 - slid} g stays in its bowl")).to_be_visible()
+    page.mouse.move(box["x"] + box["width"] + 90, box["y"] + box["height"] / 2, steps=3)
+    page.mouse.up()
+    expect(much).to_have_value("416 g")
+    bar.press("ArrowLeft")
+    expect(much).not_to_have_value("416 g")
     much.fill("100 g")
     page.get_by_role("button", name="Take it", exact=True).click()
     # the rest can still be made for it, or it goes on with that

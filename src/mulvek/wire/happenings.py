@@ -156,7 +156,7 @@ _NARROWER: Mapping[tuple[str, str], Any] = {
     ("step_done", "step"): Step,
     ("row_weighed", "row"): Annotated[int, Field(ge=0, le=200)],
 }
-_NOT_TYPED = {("reading", "by"), ("step_begun", "takes_s"), ("step_begun", "facts")}
+NEVER_TYPED = {("reading", "by"), ("step_begun", "takes_s"), ("step_begun", "facts")}
 """Set here, never by the sender."""
 
 
@@ -164,7 +164,7 @@ def _wire(kind: str, of: type) -> type[EventBody]:
     hints = get_type_hints(of)
     sent: dict[str, Any] = {"kind": (Literal[kind], ...)}
     for field in fields(of):
-        if (kind, field.name) not in _NOT_TYPED:
+        if (kind, field.name) not in NEVER_TYPED:
             default = ... if field.default is MISSING else field.default
             sent[field.name] = (_NARROWER.get((kind, field.name), hints[field.name]), default)
     return create_model(f"{of.__name__}In", __base__=EventBody, __doc__=of.__doc__, **sent)

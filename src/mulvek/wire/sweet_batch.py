@@ -5,11 +5,12 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from ..core.batch.course import BASE_OF, sweet_flow
+from ..core.batch.course import BASE_OF, Leaves, leaves, sweet_flow
 from ..core.batch.leftovers import left_of
 from ..core.batch.log import Log
 from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, may_leave
 from ..core.equipment.quantities import in_cups
+from ..core.planning.sweets.flow import gives
 from ..core.planning.sweets.formula import COOKED_DOWN, slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
@@ -33,6 +34,7 @@ def run_of(f: SweetForecast) -> SweetRun:
         told_pieces=f.pieces,
         each_kg=f.each_kg,
         stop_kg=f.stop_kg,
+        gives_kg=gives(f.built, f.batch.finished_kg),
         cautions={word: HAZARDS[word] for word in words if word in HAZARDS},
     )
 
@@ -61,6 +63,7 @@ class SweetStepOut(Out):
     in_kg: float = Field(description="In its vessel, told or weighed")
     out_kg: float
     into: str = Field(description="The step that it goes on into")
+    leaves: Leaves = Field(description="What of it does not go on, where less comes out than goes in")
     began_at_s: float | None
     done_at_s: float | None
     due_s: float | None
@@ -174,6 +177,7 @@ class SweetBatchOut(Standing):
                     in_kg=flow[s.planned.key].in_kg,
                     out_kg=flow[s.planned.key].out_kg,
                     into=flow[s.planned.key].into,
+                    leaves=leaves(run, s.planned, told),
                     began_at_s=s.began_at_s,
                     done_at_s=s.done_at_s,
                     due_s=s.due_s,

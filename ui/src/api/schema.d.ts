@@ -6947,6 +6947,12 @@ export interface components {
             into: string;
             /** Key */
             key: string;
+            /**
+             * Leaves
+             * @default
+             * @enum {string}
+             */
+            leaves?: "" | "steam" | "whey" | "syrup" | "behind";
             /** Name */
             name: string;
             /** Out Kg */
@@ -8874,6 +8880,12 @@ export interface components {
             into: string;
             /** Key */
             key: string;
+            /**
+             * Leaves
+             * @description What of it does not go on, where less comes out than goes in
+             * @enum {string}
+             */
+            leaves: "" | "steam" | "whey" | "syrup" | "behind";
             /**
              * Lit Slot
              * @description Of which slot the batch is that is lit for this step; empty when none is

@@ -82,6 +82,7 @@ const style = (s: Shown) => {
         >
         <span class="what" :title="s.say">{{ s.say }}</span>
         <span class="time">{{ s.time }}</span>
+        <span v-if="s.leaves" class="off">{{ s.leaves }}</span>
         <span class="act"><slot name="act" :reach="s" /></span>
         <ul v-if="s.rows.length" class="rows" :aria-label="`into it: ${s.say}`">
           <li v-for="r in s.rows.slice(0, 4)" :key="r.number" :class="{ in: r.in }">
@@ -191,6 +192,11 @@ const style = (s: Shown) => {
   font-weight: 700;
   color: var(--ink);
 }
+.off {
+  flex-shrink: 0;
+  font-size: 13px;
+  color: var(--ink-soft);
+}
 .over .time {
   color: var(--saffron-ink);
 }
@@ -267,7 +273,8 @@ const style = (s: Shown) => {
     grid-column: 1;
     grid-row: 1;
   }
-  .time {
+  .time,
+  .off {
     grid-column: 1;
   }
   .act {

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { BookStory, SweetBatch } from '@/api/client'
+import { grams } from '@/say'
 import { reachesOf, reachesTold } from './reaches'
 
 const step = (key: string, more: object = {}) => ({
   ...{ key, say: `${key}.`, phase: 'waits', base: '', bench: '', fire: false, hands: true },
-  ...{ in_kg: 1, out_kg: 1, into: '', base_kg: null, done_at_s: null, ...more },
+  ...{ in_kg: 1, out_kg: 1, into: '', base_kg: null, done_at_s: null, leaves: 'behind', ...more },
 })
 const row = (number: number, step: string, more: object = {}) => ({
   ...{ number, name: `thing ${number}`, grams: 120.4, step, weighed_kg: null, in_base: false },
@@ -46,8 +47,40 @@ describe('a sweet while it is made', () => {
   })
 })
 
+describe('what does not go on', () => {
+  const off = (more: object) =>
+    reachesOf(
+      sweet({ steps: [step('soak', more)] }),
+      undefined,
+      () => '',
+      () => false,
+    )[0]!.leaves
+  it('is told where the river narrows, by what it is', () => {
+    expect(off({ in_kg: 0.699, out_kg: 0.208, leaves: 'syrup' })).toBe('491 g of syrup stays')
+    expect(off({ in_kg: 2, out_kg: 1.2, leaves: 'steam' })).toBe('800 g boils off')
+    expect(off({ in_kg: 2, out_kg: 0.4, leaves: 'whey' })).toBe(`${grams(1.6)} drains off`)
+    expect(off({ in_kg: 0.58, out_kg: 0.563 })).toBe('17 g stays in its vessel')
+  })
+  it('and not where it does not, or by less than a scale shows', () => {
+    expect(off({ in_kg: 0.5, out_kg: 0.497 })).toBe('')
+    expect(off({ in_kg: 5, out_kg: 4.98 })).toBe('')
+    expect(off({ in_kg: 0.5, out_kg: 0.6 })).toBe('')
+    expect(off({ in_kg: 0.5, out_kg: 0.2, leaves: '' })).toBe('')
+  })
+})
+
 const reach = (key: string, more: object = {}) => ({
-  ...{ key, what: 'step', name: key, in_kg: 1, out_kg: 1, told_kg: 1, weighed: false, into: '' },
+  ...{
+    key,
+    what: 'step',
+    name: key,
+    in_kg: 1,
+    out_kg: 1,
+    told_kg: 1,
+    weighed: false,
+    into: '',
+    leaves: '',
+  },
   ...more,
 })
 const story = (river: object[]) =>

@@ -14,6 +14,8 @@ export interface Shown extends Reach {
   /** Beside its grams: whether they were told or weighed. */
   mark: string
   time: string
+  /** What of it does not go on. */
+  leaves: string
   here: boolean
   over: boolean
   rows: { number: number; name: string; amount: string; in: boolean }[]
@@ -41,6 +43,7 @@ export function reachesOf(
       milk: Boolean(s.base),
       glyph: glyphOf(s),
       mark: weighed ? ' weighed' : ' told',
+      leaves: leaving(s),
       time: s.done_at_s ? `done at ${clock(s.done_at_s)}` : time(s),
       here: s === first,
       over: over(s),
@@ -59,6 +62,19 @@ function rowsOf(batch: SweetBatch, step: string): Shown['rows'] {
       amount: amount(r.weighed_kg === null ? r.grams : r.weighed_kg * 1000),
       in: r.weighed_kg !== null || r.in_base,
     }))
+}
+
+const LEAVES: Record<Step['leaves'], string> = {
+  '': '',
+  steam: 'boils off',
+  whey: 'drains off',
+  syrup: 'of syrup stays',
+  behind: 'stays in its vessel',
+}
+/** Less than a spoon, or a two-hundredth, is no figure that a scale would show. */
+function leaving(r: { in_kg: number; out_kg: number; leaves: Step['leaves'] }): string {
+  const kg = r.in_kg - r.out_kg
+  return r.leaves && kg > Math.max(0.004, r.in_kg / 200) ? `${grams(kg)} ${LEAVES[r.leaves]}` : ''
 }
 
 const SAYS: Record<string, [string, GlyphKind]> = {
@@ -89,6 +105,7 @@ export function reachesTold(story: BookStory, batch: SweetBatch | null): Shown[]
       glyph: step ? glyphOf(step) : glyph,
       weighed: r.weighed,
       mark: r.weighed && !r.name ? ' weighed' : '',
+      leaves: leaving(r),
       time: told || (r.batch == null ? '' : (parts.get(r.batch) ?? '')),
       here: false,
       over: false,

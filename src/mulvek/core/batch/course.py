@@ -9,6 +9,7 @@ from ..planning.curdle.plan import CurdlePlan
 from ..planning.sweets.flow import Flow, flows
 from ..planning.sweets.formula import slot_of
 from ..planning.sweets.plan import ListRow
+from ..planning.sweets.steps import PlannedStep
 from .caramel_run import CaramelState
 from .curd_run import CurdState
 from .running import BatchState
@@ -17,6 +18,10 @@ from .sweet_run import SweetRun, SweetState, base_step, is_of
 BASE_OF = {"to reduce": "reduce", "to curdle": "curdle", "to hang": "hang"}
 """Lines of the weighing list that go into a base, by how that is made."""
 What = Literal["milk", "yoghurt", "sugar", "boiled", "curdled", "hung", "caramel", "step"]
+
+
+Leaves = Literal["", "steam", "whey", "syrup", "behind"]
+"""What of a reach does not go on: boils off, drains, is not drunk, or stays in its vessel."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -34,6 +39,7 @@ class Reach:
     told_kg: float
     weighed: bool
     into: str
+    leaves: Leaves = ""
     batch: int | None = None
 
 
@@ -88,6 +94,7 @@ def _line(
                 told_kg=told_kg if last else mass,
                 weighed=last and weighed_kg is not None,
                 into="" if last else keys[i + 2],
+                leaves="whey" if what == "hung" else "steam",
             )
         )
     return tuple(found)
@@ -108,6 +115,7 @@ def _of_sweet(run: SweetRun, state: SweetState, told: Mapping[str, Any]) -> tupl
             told_kg=planned[step.key].out_kg,
             weighed=step.key in weighed,
             into=now[step.key].into,
+            leaves=leaves(run, step, told),
         )
         for step in run.steps
     )
@@ -153,9 +161,23 @@ def _before(run: SweetRun, part: Part) -> Iterator[Reach]:
         )
 
 
+def leaves(run: SweetRun, step: PlannedStep, told: Mapping[str, Any]) -> Leaves:
+    """What does not go on from a step of a sweet."""
+    if step.base:
+        do = next((b.get("do") for b in told.get("bases", []) if b["letter"] == step.base), "")
+        return "steam" if do == "reduce" else "whey"
+    if step.key == "soak" and told.get("syrup"):
+        return "syrup"
+    boils = step.key in run.gives_kg if run.gives_kg else step.fire
+    return "steam" if boils else "behind"
+
+
 def sweet_flow(run: SweetRun, told: Mapping[str, Any], state: SweetState | None = None) -> dict[str, Flow]:
     """Grams along the steps: as weighed where they were, else as told; all as told without a ``state``."""
-    gives = {base_step(b["letter"]): float(b["made_kg"]) for b in told.get("bases", [])}
+    # what is made of what was weighed is told by as much less or more
+    share = state.told_kg.likely / run.told_kg.likely if state and run.told_kg.likely else 1.0
+    gives = {key: kg * share for key, kg in run.gives_kg.items()}
+    gives |= {base_step(b["letter"]): float(b["made_kg"]) for b in told.get("bases", [])}
     for slot, lit in (told.get("lit") or {}).items():
         kg, last = lit.get("gives_kg") or 0.0, [s.key for s in run.steps if slot_of(s.follows) == slot]
         if kg and last:

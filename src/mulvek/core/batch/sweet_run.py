@@ -6,7 +6,7 @@ reload, a restart or a wrong tap changes nothing that is not taken back.
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..equipment.quantities import say
@@ -62,6 +62,8 @@ class SweetRun:
     each_kg: float
     stop_kg: float | None
     cautions: Mapping[str, Caution]
+    gives_kg: Mapping[str, float] = field(default_factory=dict)
+    """What comes out of those steps in which something is lost, as told; former releases kept none."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -384,16 +386,16 @@ def check_sweet_event(log: Log, new: Event) -> None:
 def _check_hob(run: SweetRun, state: SweetState, what: StepBegun) -> None:
     """Only what cooks takes a burner and a pan, and none at which another step of it stands that this one does not end."""
     planned = next(s.planned for s in state.steps if s.planned.key == what.step)
-    for field, number, held in (("burner", what.burner, state.burners), ("pan", what.pan, state.pans)):
+    for thing, number, held in (("burner", what.burner, state.burners), ("pan", what.pan, state.pans)):
         if number is None:
             continue
         if not planned.fire or planned.base:
-            raise BadInput(field, "That step is not on the fire.", f"Begin it without a {field}.")
+            raise BadInput(thing, "That step is not on the fire.", f"Begin it without a {thing}.")
         there = next((key for key, at in held.items() if at == number and key not in planned.after), None)
         if there is not None:
             said = next(s.planned.say for s in state.steps if s.planned.key == there).rstrip(".")
-            where = "on" if field == "burner" else "in"
-            raise Conflict(field, f"“{said}” is still {where} it.", f"Use another {field}, or end that first.")
+            where = "on" if thing == "burner" else "in"
+            raise Conflict(thing, f"“{said}” is still {where} it.", f"Use another {thing}, or end that first.")
 
 
 def _within(field: str, kg: float) -> None:

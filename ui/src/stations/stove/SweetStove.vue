@@ -171,6 +171,7 @@ useKeys([
             :making="b.id"
             :letter="first.base"
             :does="DOES[first.bench]!"
+            :needs="first.out_kg - (first.base_kg ?? 0)"
           />
         </p>
         <p v-else class="words"><b>All its steps are done.</b> Weigh it and count it.</p>
@@ -253,6 +254,7 @@ useKeys([
                 :making="b.id"
                 :letter="s.base"
                 :does="DOES[s.bench]!"
+                :needs="s.out_kg - (s.base_kg ?? 0)"
               />
             </template>
           </template>

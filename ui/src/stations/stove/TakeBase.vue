@@ -3,12 +3,20 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, unwrap } from '@/api/client'
 import { newKey } from '@/api/keys'
-import FormField from '@/form/FormField.vue'
 import { day, grams } from '@/say'
+import type { Standing } from '@/api/client'
 import { isOver, useBases } from '@/api/standing'
+import { firstPart, type Bowl } from './part'
+import PartSlide from './PartSlide.vue'
 
 /** What stands weighed in the fridge and fits a base of this sweet: taken with one touch, as much as is needed, or a part. */
-const { making, letter, does } = defineProps<{ making: number; letter: string; does: string }>()
+const { making, letter, does, needs } = defineProps<{
+  making: number
+  letter: string
+  does: string
+  /** kg of it that are told to go in. */
+  needs: number
+}>()
 const bases = useBases()
 const queries = useQueryClient()
 const fitting = computed(() =>
@@ -16,6 +24,11 @@ const fitting = computed(() =>
 )
 const parting = ref('')
 const amount = ref('')
+const bowl = (b: Standing): Bowl => ({ holds: b.mass_kg * 1000, needs: needs * 1000 })
+function part(b: Standing) {
+  parting.value = parting.value === b.ref ? '' : b.ref
+  amount.value = parting.value ? `${firstPart(bowl(b))} g` : ''
+}
 const taking = useMutation({
   mutationFn: ({ batch, amount }: { batch: string; amount: string }) =>
     unwrap(
@@ -40,21 +53,17 @@ const taking = useMutation({
       >
         Or take it from “{{ b.name }}”: {{ grams(b.mass_kg) }} of {{ day(b.weighed_at_s) }}
       </button>
-      <button
-        type="button"
-        class="touch part"
-        :aria-expanded="parting === b.ref"
-        @click="parting = parting === b.ref ? '' : b.ref"
-      >
+      <button type="button" class="touch part" :aria-expanded="parting === b.ref" @click="part(b)">
         a part<span class="visually-hidden"> of {{ b.name }}</span>
       </button>
-      <form
+      <PartSlide
         v-if="parting === b.ref"
-        @submit.prevent="amount.trim() && taking.mutate({ batch: b.ref, amount: amount.trim() })"
-      >
-        <FormField v-model="amount" label="How much of it" placeholder="200 g" words />
-        <button type="submit" class="plate line" :disabled="taking.isPending.value">Take it</button>
-      </form>
+        v-model="amount"
+        :bowl="bowl(b)"
+        :name="b.name"
+        :busy="taking.isPending.value"
+        @take="amount.trim() && taking.mutate({ batch: b.ref, amount: amount.trim() })"
+      />
     </span>
     <span v-if="taking.error.value" class="problem" role="alert">{{
       taking.error.value.message
@@ -79,12 +88,5 @@ const taking = useMutation({
 }
 .part {
   font-weight: 450;
-}
-form {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
-  flex-basis: 100%;
 }
 </style>

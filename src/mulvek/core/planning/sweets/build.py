@@ -125,6 +125,11 @@ class Built:
         return self.stuff.parts
 
     @property
+    def mix_unit_kg(self) -> float:
+        """kg of what the mix counts as one, per kg finished."""
+        return self.mixed_kg / sum(self.school.mix.values())
+
+    @property
     def end_per_mix(self) -> float:
         """kg finished per kg of what was mixed."""
         return 1 / self.mixed_kg

@@ -27,6 +27,8 @@ def step_of_row(key: str, when: str, within: str, built: Built, steps: Sequence[
     if within:
         part = next((p for p in built.sides if p.sweet.name == within), None)
         of_it = [s.key for s in steps if part and s.key.startswith(f"part.{part.sweet.key}.")]
+        if when not in _INTO_BASE:  # what is not boiled down with its base goes in after it
+            of_it = [key for key in of_it if ".base-" not in key] or of_it
         return (of_it[-1] if when == "at the end" else of_it[0]) if of_it else ""
     if when in _INTO_BASE:
         fitting = [b.letter for b in built.bases if b.base.do == _INTO_BASE[when]]
@@ -46,6 +48,37 @@ def step_of_row(key: str, when: str, within: str, built: Built, steps: Sequence[
     else:
         found = [s.key for s in own if s.key != "syrup"]
     return next(iter(found), own[-1].key if own else "")
+
+
+def gives(built: Built, kg: float, of: str = "") -> dict[str, float]:
+    """What comes out of those steps in which something is lost, kg by step: what boils off, drains, is not drunk.
+
+    :param kg: so much of it is made. :param of: before its steps' keys where it is a part of another sweet.
+    """
+    found: dict[str, float] = {}
+    for part in built.sides:
+        found |= gives(part, kg * _of_part(built, part), f"part.{part.sweet.key}.")
+    found |= {f"{of}base-{b.letter}": b.made_kg * kg for b in built.bases}
+    soak = built.school.soak
+    for step in built.school.steps:
+        match step.takes:
+            case "cook" if built.school.cook is not None:
+                found[of + step.key] = built.stop_kg * kg
+            case "fry" if built.school.fry:
+                found[of + step.key] = built.before_soak_kg * kg
+            case "soak" if soak and not soak.within:
+                found[of + step.key] = built.before_soak_kg * (1 + soak.gain) * kg
+    return found
+
+
+def _of_part(built: Built, part: Built) -> float:
+    """How much of a part goes into a kilogram of the whole, kg."""
+    key, school = part.sweet.key, built.school
+    if school.soak and school.soak.within == key:
+        return school.soak.gain * built.before_soak_kg
+    if school.top and school.top.of == key:
+        return built.topped_kg
+    return school.mix.get(key, 0.0) * built.mix_unit_kg
 
 
 def flows(

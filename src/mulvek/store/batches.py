@@ -124,10 +124,12 @@ class Batches:
 
     def running(self, *kinds: KindName) -> list[Batch]:
         """Batches that are not finished, oldest first; one that cannot be read is left out and named in ``aside``."""
-        rows = select(BatchRow).where(~BatchRow.finished).order_by(BatchRow.created_at, BatchRow.id)
+        of = select(BatchRow.id, BatchRow.name).where(~BatchRow.finished)
         if kinds:
-            rows = rows.where(BatchRow.kind.in_(kinds))
-        return self._readable(self.session.scalars(rows).all())
+            of = of.where(BatchRow.kind.in_(kinds))
+        return self._readable(
+            [(number, name) for number, name in self.session.execute(of.order_by(BatchRow.created_at, BatchRow.id))]
+        )
 
     def newest(self, batches: Sequence[int]) -> dict[int, int]:
         """Number of the newest event of each of these: while it is the same, nothing happened to it."""
@@ -136,19 +138,28 @@ class Batches:
 
     def some(self, numbers: Sequence[int]) -> list[Batch]:
         """These batches, in this order; one that cannot be read is left out and named in ``aside``."""
-        rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(numbers)))}
-        return self._readable([rows[number] for number in numbers])
+        of = select(BatchRow.id, BatchRow.name).where(BatchRow.id.in_(numbers))
+        names = {number: name for number, name in self.session.execute(of)}
+        return self._readable([(number, names[number]) for number in numbers])
 
-    def _readable(self, rows: Sequence[BatchRow]) -> list[Batch]:
-        newest = self.newest([row.id for row in rows])
-        known = {
+    def _readable(self, named: Sequence[tuple[int, str]]) -> list[Batch]:
+        """Those that are kept as they are, the others from the file."""
+        newest = self.newest([number for number, _ in named])
+        found = {
             number: batch for number, event in newest.items() if (batch := self._kept(number, event)) is not None
         }
-        events = self._events([row.id for row in rows if row.id not in known])
-        found, self.aside = each(
-            rows, lambda row: known.get(row.id) or _batch(row, events[row.id]), lambda row: row.name
-        )
-        return found
+        missing = [number for number, _ in named if number not in found]
+        rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(missing)))}
+        events = self._events(missing)
+
+        def read(number: int) -> Batch:
+            if number not in found:
+                found[number] = _batch(rows[number], events[number])
+                recent(self.session).offer(found[number])
+            return found[number]
+
+        batches, self.aside = each(named, lambda one: read(one[0]), lambda one: one[1])
+        return batches
 
     def _kept(self, batch_id: int, newest: int | None) -> Batch | None:
         """A batch as it is kept, with what happened since; none that is not kept or whose new events cannot be read."""

@@ -12,7 +12,8 @@ from sqlalchemy.orm import Session
 if TYPE_CHECKING:
     from .batches import Batch
 
-MOST = 12
+MOST = 48
+"""More than ever go on at once: else each look at all of them would push the first out."""
 
 
 class Kept:

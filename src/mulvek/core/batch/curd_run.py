@@ -7,6 +7,7 @@ folding the events again. Curd dossier §1 (the weighed curd) and §9 (whey weig
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
@@ -91,6 +92,12 @@ class CurdState:
         return told.curd_kg if told else Range.exact(0.0)
 
 
+_told = lru_cache(maxsize=64)(curdle)
+_hung = lru_cache(maxsize=64)(strain)
+"""What was told of a plan, with the readings that it has, does not change between them: it is reckoned once, not at every
+look."""
+
+
 def curd_state(log: Log, now_s: float) -> CurdState:
     """The batch at ``now_s``; events later than that are not yet known."""
     plan: CurdPlan = log.plan
@@ -103,10 +110,10 @@ def curd_state(log: Log, now_s: float) -> CurdState:
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     curded = hung = None
     if isinstance(plan, CurdlePlan):
-        curded = curdle(plan)
+        curded = _told(plan)
         stages = list(curded.stages)
     else:
-        hung = strain(replace(plan, readings=_growing(plan, began, whey)))
+        hung = _hung(replace(plan, readings=_growing(plan, began, whey)))
         stages = [
             Stage("hang", hung.seconds.likely, "it holds a spoon and no longer drips"),
             Stage("weigh", 60.0, "scraped from its cloth"),

@@ -303,6 +303,39 @@ def named(url: str, number: int) -> list[str]:
     return [step["key"] for step in batch(url, number)["steps"] if step["phase"] != "done"]
 
 
+def test_weighed_midway_its_clock_goes_by_that(page: Page, kitchen_url: str, clock):
+    """Off the scale with its pan, before the sugar; what cannot be is told and kept, what was logged is undone."""
+    url = kitchen_url
+    off_all(url)
+    planned(page, "kalakand", {"url": url, "want": "24", "name": "For tea"})
+    number = int(page.url.rsplit("/", 1)[1])
+    for step in ("base-R", "base-C", "join"):
+        happens(url, number, kind="step_done", step=step)
+    expect(page.locator(".now .words")).to_contain_text("Dry it")
+    page.get_by_role("button", name=re.compile("^Begin it")).click()
+    weighs = page.get_by_role("textbox", name="It weighs now, g")
+    expect(weighs).to_be_visible()
+    cook = next(s for s in batch(url, number)["steps"] if s["key"] == "cook")
+    pan = next(p for p in ask(f"{url}/api/larder")["pans"] if p["id"] == batch(url, number)["pans"]["cook"])
+    said = page.get_by_text(re.compile("on the scale, .* and all"))
+    expect(said).to_contain_text(pan["name"])
+    clean_in_both(page)
+    later(page, clock, cook["seconds"]["likely"] * 0.4)
+    weighs.fill("300")
+    page.get_by_role("button", name="How long still?").click()
+    expect(page.get_by_role("alert")).to_contain_text("Was it on the scale?")
+    expect(weighs).to_have_value("300")
+    # a fifth gone in two fifths of the time: it is slower than was told
+    off = 0.2 * (cook["in_kg"] - cook["out_kg"])
+    weighs.fill(f"{(pan['mass_kg'] + cook['in_kg'] - cook['late_kg'] - off) * 1000:.0f}")
+    page.get_by_role("button", name="How long still?").click()
+    expect(page.get_by_text("by its weight")).to_be_visible()
+    now = next(s for s in batch(url, number)["steps"] if s["key"] == "cook")
+    assert now["due_s"] > cook["seconds"]["likely"] * 0.65
+    page.keyboard.press("u")
+    expect(page.get_by_text("by its weight")).to_be_hidden()
+
+
 @WALK
 def test_bread_in_a_quick_rabri_to_its_plates(page: Page, kitchen_url: str, clock, size: str):
     """Powder whisked in, the milk on the Bench and back, syrup and fat on a burner each, what the bread drinks, what is

@@ -41,6 +41,7 @@ from ..core.batch.events import (
     SkinFolded,
     StepBegun,
     StepDone,
+    StepWeighed,
     Stirred,
     StopMoved,
     SugarIn,
@@ -128,6 +129,9 @@ def sentence(event: Event, told: Told) -> str:
             return f"{told.step(event, step)}: begun"
         case StepDone(step):
             return f"{told.step(event, step)}: done"
+        case StepWeighed(step, mass_kg, late_in):
+            short = "" if late_in else ", before the last of it went in"
+            return f"{told.step(event, step)}: {say(mass_kg, 'mass')} in the pan{short}"
         case Poured(amount, clear):
             return f"{amount * 1e3:.0f} {told.acid_unit} of acid in{', the whey runs clear' if clear else ''}"
         case WheyWeighed(mass_kg):

@@ -154,6 +154,7 @@ _NARROWER: Mapping[tuple[str, str], Any] = {
     ("snoozed", "episode"): Slug,
     ("step_begun", "step"): Step,
     ("step_done", "step"): Step,
+    ("step_weighed", "step"): Step,
     ("row_weighed", "row"): Annotated[int, Field(ge=0, le=200)],
 }
 NEVER_TYPED = {("reading", "by"), ("step_begun", "takes_s"), ("step_begun", "facts")}

@@ -11,7 +11,7 @@ from ..core.batch.log import Log
 from ..core.batch.sweet_run import StepPhase, SweetRun, SweetState, may_leave
 from ..core.equipment.quantities import in_cups
 from ..core.planning.sweets.flow import gives
-from ..core.planning.sweets.formula import COOKED_DOWN, slot_of
+from ..core.planning.sweets.formula import slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
@@ -53,6 +53,8 @@ class SweetStepOut(Out):
     check: str
     facts: list[str]
     stop_kg: float | None = Field(description="In its pan when it ends, of a step that cooks it down to a weight")
+    late_kg: float = Field(description="Of what is in it then, so much goes in on the way")
+    left_s: Range | None = Field(description="s to go from ``now_s``, by what it weighed midway; none until it was")
     caution: Caution | None
     base: str
     base_batch: int | None = Field(description="The weighed batch that this base is")
@@ -166,7 +168,9 @@ class SweetBatchOut(Standing):
                     heats_s=s.planned.heats_s,
                     check=s.planned.check,
                     facts=list(state.facts.get(s.planned.key, facts.get(s.planned.key, []))),
-                    stop_kg=state.stop_kg if s.planned.key == COOKED_DOWN else None,
+                    stop_kg=s.cooking.stop_kg if s.cooking else None,
+                    late_kg=s.cooking.late_kg if s.cooking else 0.0,
+                    left_s=s.left_s,
                     caution=run.cautions.get(s.planned.caution),
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,

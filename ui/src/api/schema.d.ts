@@ -3974,7 +3974,7 @@ export interface components {
          */
         EventIn: {
             /** Event */
-            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["FaultFoundIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["LeftWeighedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
+            event: components["schemas"]["FirstBoilIn"] | components["schemas"]["ReadingIn"] | components["schemas"]["StirredIn"] | components["schemas"]["SugarInIn"] | components["schemas"]["FlameChangedIn"] | components["schemas"]["OffIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["NoteIn"] | components["schemas"]["JudgedIn"] | components["schemas"]["FaultFoundIn"] | components["schemas"]["UndoIn"] | components["schemas"]["ScrapedIn"] | components["schemas"]["StopMovedIn"] | components["schemas"]["SugarPlannedIn"] | components["schemas"]["MilkAddedIn"] | components["schemas"]["PanSwappedIn"] | components["schemas"]["PausedIn"] | components["schemas"]["ResumedIn"] | components["schemas"]["AbandonedIn"] | components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["PouredIn"] | components["schemas"]["WheyWeighedIn"] | components["schemas"]["StepWeighedIn"] | components["schemas"]["RowWeighedIn"] | components["schemas"]["PiecesCountedIn"] | components["schemas"]["LeftWeighedIn"] | components["schemas"]["GoneIn"] | components["schemas"]["ShadeSeenIn"] | components["schemas"]["ShadeMovedIn"] | components["schemas"]["AddedIn"] | components["schemas"]["MissedIn"] | components["schemas"]["SnoozedIn"] | components["schemas"]["HushedIn"];
         };
         /**
          * FaultFoundIn
@@ -7891,6 +7891,43 @@ export interface components {
             step: components["schemas"]["PlannedStep"];
         };
         /**
+         * StepWeighedIn
+         * @description What cooks in a step weighs so much now, kg, without its pan; ``late_in``: with what goes in on the way.
+         */
+        StepWeighedIn: {
+            /**
+             * At S
+             * @description When it happened, seconds since the epoch; now when left out
+             * @default null
+             */
+            at_s?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step_weighed";
+            /**
+             * Late In
+             * @default true
+             */
+            late_in?: boolean;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Step */
+            step: string;
+            /**
+             * Waited
+             * @description It waited in the browser: its time is taken as near as can be
+             * @default false
+             */
+            waited?: boolean;
+        };
+        /**
          * StirredIn
          * @description Stirred through, the bottom scraped.
          */
@@ -8881,11 +8918,18 @@ export interface components {
             /** Key */
             key: string;
             /**
+             * Late Kg
+             * @description Of what is in it then, so much goes in on the way
+             */
+            late_kg: number;
+            /**
              * Leaves
              * @description What of it does not go on, where less comes out than goes in
              * @enum {string}
              */
             leaves: "" | "steam" | "whey" | "syrup" | "behind";
+            /** @description s to go from ``now_s``, by what it weighed midway; none until it was */
+            left_s: components["schemas"]["Range"] | null;
             /**
              * Lit Slot
              * @description Of which slot the batch is that is lit for this step; empty when none is

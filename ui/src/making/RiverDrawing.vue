@@ -16,7 +16,7 @@ defineSlots<{ act?(props: { reach: Shown }): unknown }>()
 const holder = ref<HTMLElement>()
 const { width } = useElementSize(holder, { width: 1220, height: 400 })
 /** Where nothing is weighed into a step and nothing is to be done, its lane is low. */
-const lane = computed(() => (props.low ? 152 : 228))
+const lane = computed(() => (props.low ? 152 : 246))
 const BANK = 56
 const WIDEST = 34
 const places = computed(() => placesOf(props.reaches))

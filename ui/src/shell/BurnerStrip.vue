@@ -89,15 +89,11 @@ const fires = computed(() => {
   color: var(--ink);
   font-weight: 400;
   line-height: 18px;
-  min-width: 0;
+  min-width: 112px;
   flex: 0 2 auto;
 }
 .fire.hot {
   flex-shrink: 0.5;
-}
-.fire.off,
-.fire.beside {
-  min-width: 104px;
 }
 .fire > div {
   min-width: 0;

@@ -237,6 +237,15 @@ class WheyWeighed:
 
 
 @dataclass(frozen=True, slots=True)
+class StepWeighed:
+    """What cooks in a step weighs so much now, kg, without its pan; ``late_in``: with what goes in on the way."""
+
+    step: str
+    mass_kg: float
+    late_in: bool = True
+
+
+@dataclass(frozen=True, slots=True)
 class RowWeighed:
     """A line of the weighing list, kg."""
 
@@ -338,7 +347,7 @@ class AcidPoured:
 
 
 Happening = (
-    Begun | StepBegun | StepDone | Poured | WheyWeighed | RowWeighed | PiecesCounted | LeftWeighed | BaseWeighed | Taken | Gone
+    Begun | StepBegun | StepDone | StepWeighed | Poured | WheyWeighed | RowWeighed | PiecesCounted | LeftWeighed | BaseWeighed | Taken | Gone
     | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | FaultFound | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
@@ -376,6 +385,7 @@ KINDS: Mapping[str, type[Happening]] = {
     "step_done": StepDone,
     "poured": Poured,
     "whey": WheyWeighed,
+    "step_weighed": StepWeighed,
     "row_weighed": RowWeighed,
     "counted": PiecesCounted,
     "left_weighed": LeftWeighed,

@@ -9,7 +9,7 @@ from ..planning.caramel.plan import CaramelPlan
 from ..planning.curdle.plan import CurdlePlan
 from ..planning.reduce.plan import ReducePlan
 from ..planning.strain.forecast import StrainPlan
-from . import caramel_run, curd_run, rules, sweet_run
+from . import caramel_run, curd_run, rules, sweet_rules, sweet_run
 from .events import Begun, Event, Happening, Lit, Reading, WheyWeighed
 from .history import History
 from .log import Log
@@ -107,7 +107,7 @@ KINDS: Mapping[KindName, Kind] = {
             can_happen=sweet_run.CAN_HAPPEN,
             begins=Begun(),
             log=Log,
-            checked=sweet_run.check_sweet_event,
+            checked=sweet_rules.check_sweet_event,
             state=sweet_run.sweet_state,
         ),
     )

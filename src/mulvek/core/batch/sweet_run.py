@@ -4,19 +4,18 @@ Timers of a sweet run over hours and days (setting, soaking, freezing); they fol
 reload, a restart or a wrong tap changes nothing that is not taken back.
 """
 
-import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..equipment.quantities import say
-from ..errors import BadInput, Conflict
-from ..planning.sweets.formula import LIT, slot_of
+from ..planning.sweets.formula import COOKED_DOWN, LIT, slot_of
 from ..planning.sweets.plan import ListRow
 from ..planning.sweets.steps import FRIED, PlannedStep
 from ..ranges import Range
 from ..safety.cautions import Caution
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
+from .cooking import Cooking, cookings
 from .events import (
     Abandoned,
     BaseWeighed,
@@ -32,19 +31,18 @@ from .events import (
     RowWeighed,
     StepBegun,
     StepDone,
+    StepWeighed,
     Undo,
     Weighed,
 )
-from .leftovers import check_gone, is_gone, left_of
-from .log import Log, check_common
-from .pauses import away_s, check_pause, pause_nudge, paused_since
+from .log import Log
+from .pauses import away_s, pause_nudge, paused_since
 
 StepPhase = Literal["waits", "ready", "running", "done"]
-MOST_BATCH_KG = 200.0
 
 
 CAN_HAPPEN = (
-    Begun, StepBegun, StepDone, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, LeftWeighed, Note, FaultFound, Abandoned, Undo, Missed, Snoozed, Hushed
+    Begun, StepBegun, StepDone, StepWeighed, Gone, Paused, Resumed, RowWeighed, BaseWeighed, Weighed, PiecesCounted, LeftWeighed, Note, FaultFound, Abandoned, Undo, Missed, Snoozed, Hushed
 )  # fmt: skip
 
 
@@ -76,6 +74,9 @@ class StepNow:
     done_at_s: float | None
     due_s: float | None
     waits_for: tuple[str, ...]
+    cooking: Cooking | None = None
+    left_s: Range | None = None
+    """s that it still takes, by what it weighed midway."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,6 +134,7 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
     pans: dict[str, int] = {}
     facts: dict[str, tuple[str, ...]] = {}
     begun: dict[str, StepBegun] = {}
+    midway: dict[str, tuple[float, StepWeighed]] = {}
     for event in counted:
         match event.what:
             case StepBegun(step, burner, pan):
@@ -147,6 +149,8 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
             case StepDone(step):
                 began.setdefault(step, event.at_s)
                 done[step] = event.at_s
+            case StepWeighed(step):
+                midway[step] = event.at_s, event.what
             case RowWeighed(row, kg) if row < len(rows):
                 rows[row] = kg
             case BaseWeighed() as base:
@@ -171,7 +175,17 @@ def sweet_state(log: Log, now_s: float) -> SweetState:
         planned = tuple(_lasting(s, how.takes_s) if how.takes_s and s.key == step else s for s in planned)
         if how.facts is not None:
             facts[step] = how.facts
-    steps = tuple(_step(s, began, done, counted, now_s) for s in planned)
+    share = told_kg.likely / run.told_kg.likely if run.told_kg.likely else 1.0
+    gives = {key: kg * share for key, kg in run.gives_kg.items()}
+    gives |= {base_step(slot): sum(b.mass_kg for b in parts.values()) for slot, parts in bases.items()}
+    if stop_kg is not None and COOKED_DOWN in gives:
+        gives[COOKED_DOWN] = stop_kg
+    lines_kg = [told if is_ is None else is_ for told, is_ in zip(row_kg, rows, strict=True)]
+    cooks = cookings(planned, run.rows, lines_kg, gives, told_kg.likely)
+    steps = tuple(
+        _midway(_step(s, began, done, counted, now_s), cooks.get(s.key), midway.get(s.key), counted, now_s)
+        for s in planned
+    )
     paused = paused_since(counted)
     said = [(e.at_s, e.what) for e in counted if isinstance(e.what, Missed | Snoozed | Hushed)]
     all_done = all(s.phase == "done" for s in steps)
@@ -243,6 +257,32 @@ def _step(
         # what is off the fire for a while stands still; what sets or freezes goes on
         due += away_s(counted, start, now_s)
     return StepNow(planned=planned, phase=phase, began_at_s=start, done_at_s=end, due_s=due, waits_for=waits)
+
+
+def _midway(
+    step: StepNow,
+    cooking: Cooking | None,
+    weighed: tuple[float, StepWeighed] | None,
+    counted: Sequence[Event],
+    now_s: float,
+) -> StepNow:
+    """The step with what is known of its cooking down; by a weight midway its end is another."""
+    step = replace(step, cooking=cooking)
+    if (
+        cooking is None
+        or weighed is None
+        or step.began_at_s is None
+        or step.due_s is None
+        or weighed[0] < step.began_at_s
+    ):
+        return step
+    at_s, what = weighed
+    gone = at_s - step.began_at_s - away_s(counted, step.began_at_s, at_s)
+    kg = what.mass_kg + (0.0 if what.late_in else cooking.late_kg)
+    left = cooking.left_s(step.planned.seconds, gone, kg)
+    since = now_s - at_s - away_s(counted, at_s, now_s)
+    now = Range(*(max(0.0, end - since) for end in (left.low, left.likely, left.high)))
+    return replace(step, due_s=left.likely - since, left_s=now)
 
 
 def _nudges(steps: Sequence[StepNow], paused_s: float | None, now_s: float) -> list[Nudge]:
@@ -328,76 +368,3 @@ def may_leave(run: SweetRun) -> list[Literal["sauce", "dough"]]:
 def base_step(slot: str) -> str:
     """The step that makes a base of this letter."""
     return f"base-{slot}"
-
-
-def check_sweet_event(log: Log, new: Event) -> None:
-    """Refuse what cannot happen to this batch.
-
-    :raises Conflict, BadInput: naming what does not fit.
-    """
-    if check_common(log, new):
-        return
-    run: SweetRun = log.plan
-    state = sweet_state(log, new.at_s)
-    what = new.what
-    match what:
-        case StepBegun(step) | StepDone(step):
-            found = next((s for s in state.steps if s.planned.key == step), None)
-            if found is None:
-                raise BadInput("step", f"There is no step “{step}” here.", "Choose one of its steps.")
-            if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
-                raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
-            running = {s.planned.key for s in state.steps if s.phase == "running" and not s.planned.base}
-            if isinstance(what, StepBegun):
-                _check_hob(run, state, what)
-            if found.waits_for and not (isinstance(what, StepBegun) and running.issuperset(found.waits_for)):
-                first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
-                raise Conflict("step", f"First: {first}", "Finish that one, then this.")
-        case BaseWeighed(slot=slot, batch=_, mass_kg=kg):
-            if step_of(state.steps, slot) is None:
-                raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
-            _within("mass_kg", kg)
-        case Paused() | Resumed():
-            fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
-            check_pause(what, state.paused_at_s, fires)
-        case Gone():
-            there = what.of in left_of(log.counted, {})
-            if what.of == "syrup":
-                there = state.done
-            elif not what.of:
-                there = state.done and not is_gone(log.counted, "")
-            check_gone(log.counted, what, there)
-        case LeftWeighed(of, kg):
-            if of not in may_leave(run):
-                raise BadInput("of", f"No {of} is made for this.", "Weigh what is left of its own.")
-            _within("mass_kg", kg)
-        case RowWeighed(row, kg):
-            if not 0 <= row < len(run.rows):
-                raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")
-            _within("mass_kg", kg)
-        case Weighed(kg):
-            _within("mass_kg", kg)
-        case PiecesCounted(count) if not 0 < count <= 10000:
-            raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")
-        case _:
-            pass
-
-
-def _check_hob(run: SweetRun, state: SweetState, what: StepBegun) -> None:
-    """Only what cooks takes a burner and a pan, and none at which another step of it stands that this one does not end."""
-    planned = next(s.planned for s in state.steps if s.planned.key == what.step)
-    for thing, number, held in (("burner", what.burner, state.burners), ("pan", what.pan, state.pans)):
-        if number is None:
-            continue
-        if not planned.fire or planned.base:
-            raise BadInput(thing, "That step is not on the fire.", f"Begin it without a {thing}.")
-        there = next((key for key, at in held.items() if at == number and key not in planned.after), None)
-        if there is not None:
-            said = next(s.planned.say for s in state.steps if s.planned.key == there).rstrip(".")
-            where = "on" if thing == "burner" else "in"
-            raise Conflict(thing, f"“{said}” is still {where} it.", f"Use another {thing}, or end that first.")
-
-
-def _within(field: str, kg: float) -> None:
-    if not (math.isfinite(kg) and 0 < kg <= MOST_BATCH_KG):
-        raise BadInput(field, "That is no kitchen's weight.", f"Give more than 0 and at most {MOST_BATCH_KG:g} kg.")

@@ -2,9 +2,11 @@
 import { computed } from 'vue'
 import type { LiveSweet } from '@/api/kitchen'
 import type { SweetBatch } from '@/api/client'
-import { countdown, grams } from '@/say'
+import { countdown, grams, minutes } from '@/say'
+import { ran } from '@/shell/now'
 import { stepLeft } from './glance'
-import { inWords, loadNow, takes } from './steps'
+import { inWords, lateIn, loadNow, takes } from './steps'
+import WeighMidway from './WeighMidway.vue'
 
 /** The one figure of a sweet that is made: the clock of the step in hand, else its pieces; what else runs; what it ends as. */
 type Step = SweetBatch['steps'][number]
@@ -17,10 +19,18 @@ const props = defineProps<{
   /** The pan that the step in hand cooks in. */
   pan: { name: string; mass_kg: number } | undefined
 }>()
-defineEmits<{ done: [step: Step] }>()
+defineEmits<{ done: [step: Step]; midway: [step: Step, kg: number, lateIn: boolean] }>()
 const left = (s: Step) => stepLeft(props.batch, s)
 const told = computed(() => countdown(props.first ? left(props.first) : 0))
 const over = computed(() => Boolean(props.first && left(props.first) < 0))
+const byWeight = computed(() => {
+  const [s, gone] = [props.first?.left_s, ran(props.batch)]
+  if (!s || !s.high) return ''
+  const [low, high] = [Math.max(0, s.low - gone), Math.max(0, s.high - gone)]
+  return told.value.unit === 'hours'
+    ? `${(low / 3600).toFixed(1)}–${(high / 3600).toFixed(1)} h`
+    : `${minutes(low)}–${minutes(high)} min`
+})
 /** Pieces as they are told now. */
 const range = computed(() => {
   const { low, likely, high } = props.batch.told_pieces
@@ -35,6 +45,7 @@ const range = computed(() => {
       <template v-else-if="first && first.phase === 'running'">
         <p class="huge" :class="{ over }">{{ told.figure }}</p>
         <p class="under">{{ told.unit }} {{ over ? 'over its time' : 'left' }}</p>
+        <p v-if="byWeight" class="second">{{ byWeight }} by its weight</p>
         <p v-if="loadNow(first, left(first))" class="second">{{ loadNow(first, left(first)) }}</p>
       </template>
       <template v-else-if="first && !batch.finished">
@@ -61,21 +72,31 @@ const range = computed(() => {
         </button>
       </p>
     </div>
-    <p class="ends">
-      It ends as
-      <b>{{ batch.counted ?? range }} {{ batch.many }}</b
-      ><template v-if="batch.counted === null"> of {{ grams(batch.each_kg) }}</template
-      >: <b>{{ grams(batch.weighed_kg ?? batch.told_kg.likely) }}</b>{{
-        batch.weighed_kg === null ? '' : ', weighed'
-      }}.
-      <span v-if="batch.stop_kg && !batch.done" class="soft"
-        >Off the fire at {{ grams(batch.stop_kg) }} in the pan.</span
-      >
-      <span class="soft legend-line">
-        <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what is in
-        it.
-      </span>
-    </p>
+    <div>
+      <p class="ends">
+        It ends as
+        <b>{{ batch.counted ?? range }} {{ batch.many }}</b
+        ><template v-if="batch.counted === null"> of {{ grams(batch.each_kg) }}</template
+        >: <b>{{ grams(batch.weighed_kg ?? batch.told_kg.likely) }}</b>{{
+          batch.weighed_kg === null ? '' : ', weighed'
+        }}.
+        <span v-if="batch.stop_kg && !batch.done" class="soft"
+          >Off the fire at {{ grams(batch.stop_kg) }} in the pan.</span
+        >
+        <span class="soft legend-line">
+          <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what is
+          in it.
+        </span>
+      </p>
+      <WeighMidway
+        v-if="first?.stop_kg && first.phase === 'running' && !batch.finished"
+        :stop-kg="first.stop_kg"
+        :late-kg="first.late_kg"
+        :late="lateIn(batch, first, left(first))"
+        :pan="pan"
+        @weigh="(kg, late) => $emit('midway', first!, kg, late)"
+      />
+    </div>
   </div>
 </template>
 
@@ -87,7 +108,7 @@ const range = computed(() => {
   align-items: start;
   margin: 12px 6px 20px;
 }
-.things.wide > div {
+.things.wide > div:first-child {
   display: none;
 }
 .things.wide {
@@ -128,7 +149,6 @@ const range = computed(() => {
   font-size: 22px;
 }
 .ends {
-  align-self: center;
   font: 400 22px/31px var(--words);
 }
 .legend-line {

@@ -121,6 +121,8 @@ const act = () => {
 }
 /** A step on the fire stands still meanwhile; what sets or freezes goes on. */
 const mayPause = computed(() => running.value.some((s) => s.fire && !s.base) && !b.value?.finished)
+const midway = (s: Step, mass_kg: number, late_in: boolean) =>
+  tell({ kind: 'step_weighed', step: s.key, mass_kg, late_in })
 const weighRow = (row: number, kg: number) => tell({ kind: 'row_weighed', row, mass_kg: kg })
 useKeys([
   {
@@ -228,6 +230,7 @@ useKeys([
         :also="also"
         :pan="inPan"
         @done="done"
+        @midway="midway"
       />
       <RiverDrawing :reaches="river" name="The steps">
         <template #act="{ reach }">

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { SweetBatch } from '@/api/client'
-import { clockOf, cooks, loadNow, nextAfter, takes } from './steps'
+import { clockOf, cooks, lateIn, loadNow, nextAfter, takes } from './steps'
 
 type Step = SweetBatch['steps'][number]
 const step = (key: string, phase: string, more: object = {}) =>
@@ -64,4 +64,22 @@ test('a burner is for what cooks by itself', () => {
   expect(cooks(step('base-R', 'ready', { fire: true, base: 'R' }))).toBe(false)
   expect(cooks(step('cut', 'ready'))).toBe(false)
   expect(cooks(undefined)).toBe(false)
+})
+
+test('what goes in on the way is held to be in once it was weighed, or near the end', () => {
+  const cook = step('cook', 'running', { seconds: { likely: 2400 } })
+  const row = (weighed_kg: number | null, more = {}) => ({
+    step: 'cook',
+    when: 'at the end',
+    weighed_kg,
+    ...more,
+  })
+  const batch = (...rows: object[]) => ({ rows }) as unknown as SweetBatch
+  expect(lateIn(batch(row(null)), cook, 2000)).toBe(false)
+  expect(lateIn(batch(row(null)), cook, 700)).toBe(true)
+  expect(lateIn(batch(row(0.1), row(null)), cook, 2000)).toBe(false)
+  expect(lateIn(batch(row(0.1), row(0.02)), cook, 2000)).toBe(true)
+  expect(lateIn(batch(row(null, { step: 'press' }), row(null, { when: '' })), cook, 2000)).toBe(
+    true,
+  )
 })

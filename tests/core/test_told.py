@@ -4,6 +4,7 @@ import pytest
 from hypothesis import example, given
 from hypothesis import strategies as st
 
+from mulvek.core.equipment.kitchen import Kitchen
 from mulvek.core.equipment.packs import Pack
 from mulvek.core.equipment.quantities import Measures
 from mulvek.core.equipment.vessels import Straight
@@ -14,10 +15,14 @@ from mulvek.core.planning.own.beside import beside, next_time
 from mulvek.core.planning.own.form import added_sugar, form_of
 from mulvek.core.planning.own.lines import Line, parted, read_line
 from mulvek.core.planning.own.names import find, names_of, one_kg
+from mulvek.core.planning.own.owing import owed
 from mulvek.core.planning.sweets.build import Built, Pantry, build
 from mulvek.core.planning.sweets.forms import read_sweet, read_told
+from mulvek.core.planning.sweets.formula import PROPERTIES
 from mulvek.core.planning.sweets.library import check, library, things
+from mulvek.core.planning.sweets.plan import SweetPlan, plan_sweet
 from mulvek.core.planning.sweets.portions import count_pieces, piece_kg
+from tests.core.test_sweets import HEARTH
 
 NAMES = {**names_of(things()), ("milk",): things()["full-cream"]}
 PANTRY = Pantry(things=things(), sweets=library())
@@ -417,3 +422,55 @@ def test_the_river_bends_where_the_lines_say_it_was_boiled():
     curd = along(told("2 L cow milk curdled with lemon, gave 360 g", "60 g sugar", "gave 400 g"))
     assert (curd[1].off, curd[1].kg) == ("whey", pytest.approx(0.36))
     assert along(told("a fine evening")) == ()
+
+
+def test_a_level_is_owed_to_the_lines_that_brought_it():
+    """All shares are one; sugar to its line, fat to the milk's and the nuts', whatever was boiled off."""
+    account = told(*REGATTA)
+    sugar = owed(account, "sugar")
+    assert sugar == (0.0, 1.0, 0.0, 0.0, 0.0)
+    fat = owed(account, "fat")
+    assert sum(fat) == pytest.approx(1.0) and fat[0] > 0.85 and 0 < fat[2] < 0.15 and fat[1] == fat[4] == 0.0
+    assert owed(account, "msnf")[0] == pytest.approx(1.0)
+    assert owed(told("1 L cow milk", "gave 900 g"), "sugar") == (0.0, 0.0)
+    with pytest.raises(KeyError):
+        owed(account, "salt")
+
+
+@given(st.integers(200, 4000), st.integers(0, 600), st.integers(0, 200))
+def test_what_is_owed_closes_at_any_amount(milk, sugar, nuts):
+    account = told(f"{milk} g cow milk", f"{sugar} g sugar", f"{nuts} g pistachios", "gave 150 g")
+    for level in PROPERTIES:
+        shares = owed(account, level)
+        assert all(0 <= share <= 1 for share in shares)
+        assert sum(shares) == pytest.approx(1.0) or not any(shares)
+
+
+def test_curd_is_owed_what_its_whey_did_not_take():
+    """The milk's fat stays in the chhena, its lactose goes with the whey: what cream adds counts for more of the rest."""
+    drained = told("2 L cow milk, curdled", "50 g cream", "gave 350 g")
+    whole = told("2 L cow milk", "50 g cream", "gave 1900 g")
+    assert owed(drained, "msnf")[0] < owed(whole, "msnf")[0]
+    assert owed(drained, "fat")[0] == pytest.approx(owed(whole, "fat")[0], abs=0.03)
+
+
+def test_as_many_again_take_what_they_took():
+    """A batch that was told is planned as it was: 14 sticks of 2 L, with nothing on top for what it lost already."""
+    account = told(*REGATTA)
+    form = form_of(account, "mine", {"lines": list(REGATTA), "answers": {}})
+    sweet = read_sweet("own", form)
+    assert sweet.tried and not library()["kulfi"].tried
+    again = plan_sweet(
+        SweetPlan(
+            sweet=sweet,
+            school=sweet.usual,
+            pantry=PANTRY,
+            kitchen=Kitchen(),
+            hearth=HEARTH,
+            mass_kg=account.finished_kg,
+            whole_packs=False,
+        )
+    )
+    milk = next(row for row in again.rows if row.key == "buffalo")
+    assert milk.kg == pytest.approx(account.bases[0].start_kg, rel=1e-3)
+    assert again.finished_kg == pytest.approx(account.finished_kg)

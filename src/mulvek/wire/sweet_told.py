@@ -12,6 +12,7 @@ from ..core.planning.own.account import Account, Asks
 from ..core.planning.own.along import Gone, Height, along
 from ..core.planning.own.beside import beside, next_time
 from ..core.planning.own.form import added_sugar, form_of, many_of
+from ..core.planning.own.owing import owed
 from ..core.planning.sweets.build import build
 from ..core.planning.sweets.forms import read_sweet
 from ..core.planning.sweets.library import check, library
@@ -94,6 +95,7 @@ class BesideOut(Out):
     name: str
     ways: int
     levels: list[LevelOut]
+    owed: dict[str, list[float]] = Field(description="By level: each line's share of it, 0 to 1")
     unusual: list[UnusualOut]
 
 
@@ -218,6 +220,7 @@ def _beside(account: Account, form: Mapping[str, Any], name: str, kitchen: ToldK
         name=found.like.name,
         ways=found.ways,
         levels=[LevelOut.of_level(level) for level in found.levels],
+        owed={level.key: list(owed(account, level.key)) for level in found.levels},
         unusual=[UnusualOut(title=u.title, text=u.text, grave=u.grave) for u in found.unusual],
     )
 

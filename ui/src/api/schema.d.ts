@@ -2415,6 +2415,13 @@ export interface components {
             levels: components["schemas"]["LevelOut"][];
             /** Name */
             name: string;
+            /**
+             * Owed
+             * @description By level: each line's share of it, 0 to 1
+             */
+            owed: {
+                [key: string]: number[];
+            };
             /** Sweet */
             sweet: string;
             /** Unusual */

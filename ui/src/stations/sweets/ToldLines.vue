@@ -18,7 +18,11 @@ import {
  * The cook's lines: one line, one thing done. Enter opens the next, what is understood stands under each, and only a
  * doubt that moves the sum asks.
  */
-const props = defineProps<{ told: Told | undefined }>()
+const props = defineProps<{
+  told: Told | undefined
+  /** Lines that are spoken of elsewhere. */
+  washed?: readonly number[]
+}>()
 const lines = defineModel<string>('lines', { required: true })
 const answers = defineModel<string>('answers', { required: true })
 const emit = defineEmits<{ kept: []; laid: [list: HTMLElement] }>()
@@ -120,7 +124,7 @@ const makes = (option: { grams: number; sugar: number | null }) =>
 <template>
   <div>
     <ol ref="list">
-      <li v-for="(line, at) in linesOf(lines)" :key="at">
+      <li v-for="(line, at) in linesOf(lines)" :key="at" :class="{ washed: washed?.includes(at) }">
         <div class="written">
           <!-- prettier-ignore -->
           <p class="loose" aria-hidden="true"><span>&#8203;{{ around(line, at)[0] }}</span><i :class="{ asks: told(at)?.options.length }">{{ around(line, at)[1] }}</i></p>
@@ -190,6 +194,11 @@ const makes = (option: { grams: number; sugar: number | null }) =>
 </template>
 
 <style scoped>
+.washed {
+  border-radius: 8px;
+  background: var(--cobalt-wash);
+  box-shadow: 0 0 0 8px var(--cobalt-wash);
+}
 ol {
   position: relative;
   list-style: none;

@@ -18,6 +18,7 @@ import {
   calendarDay,
   linesOf,
   madeAt,
+  owedTo,
   TOLD_FIRST,
   useHeights,
 } from './told'
@@ -148,6 +149,11 @@ const times = (kg: number, digits = 2) =>
   reduced.value ? String(+(reduced.value.start_kg / kg).toFixed(digits)) : ''
 const unusual = computed(() => told.value?.beside?.unusual.slice(0, 3) ?? [])
 const ways = computed(() => told.value?.beside)
+/** A level that was touched: the lines that make it so are washed. */
+const asking = ref('')
+const owing = computed(() =>
+  owedTo(ways.value?.owed[asking.value] ?? [], told.value?.lines.map((line) => line.text) ?? []),
+)
 const missing = computed(() => {
   const t = told.value
   if (!t) return ''
@@ -205,6 +211,7 @@ const missing = computed(() => {
           v-model:lines="words.lines"
           v-model:answers="words.answers"
           :told="told"
+          :washed="owing.lines"
           @kept="keep({}, true)"
           @laid="laid"
         />
@@ -223,7 +230,17 @@ const missing = computed(() => {
             Beside the library’s {{ ways.name
             }}{{ ways.ways > 1 ? `, ${ways.ways} ways of making it` : '' }}
           </p>
-          <LevelTube v-for="l in ways.levels" :key="l.key" :level="l" still />
+          <div v-for="l in ways.levels" :key="l.key" class="tap">
+            <LevelTube :level="l" still />
+            <button
+              type="button"
+              :aria-pressed="asking === l.key"
+              :aria-label="`What makes it ${l.name.toLowerCase()}`"
+              @click="asking = asking === l.key ? '' : l.key"
+            ></button>
+            <p v-if="asking === l.key" class="owed" role="status">{{ owing.words }}</p>
+          </div>
+          <p v-if="!asking" class="soft">Touch a level: what in your lines makes it so.</p>
         </section>
         <p v-else class="soft levels">
           How sweet, rich and dense it is beside the library’s, and where to stop the next time,
@@ -318,6 +335,23 @@ const missing = computed(() => {
 .levels {
   display: grid;
   gap: 14px;
+}
+.tap {
+  position: relative;
+}
+.tap button {
+  position: absolute;
+  inset: -5px -8px auto;
+  height: 84px;
+  border-radius: 14px;
+}
+.tap button:hover,
+.tap button[aria-pressed='true'] {
+  box-shadow: inset 0 0 0 2px var(--cobalt);
+}
+.owed {
+  margin-top: 10px;
+  font: 400 16px/22px var(--words);
 }
 .doing {
   display: flex;

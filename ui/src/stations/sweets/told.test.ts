@@ -13,6 +13,7 @@ import {
   inSingleLines,
   linesOf,
   madeAt,
+  owedTo,
   riverOf,
   shifted,
   toldAgain,
@@ -264,5 +265,22 @@ describe('writing the lines', () => {
     expect(w.get('#understood-0').text()).toBe('I do not know it. Write another.')
     expect(field(w, 0).classes()).toContain('wrong')
     w.unmount()
+  })
+})
+
+describe('what makes a level so', () => {
+  const lines = ['2 L milk to half', '175 g sugar ', 'pistachios', 'gave 14 sticks']
+  test('is told of the lines that brought most of it, the most first', () => {
+    const fat = owedTo([0.83, 0, 0.17, 0], lines)
+    expect(fat.lines).toEqual([0, 2])
+    expect(fat.words).toBe('83 % of it from “2 L milk to half”, 17 % of it from “pistachios”.')
+    expect(owedTo([0.17, 0, 0.83, 0], lines).lines).toEqual([2, 0])
+  })
+  test('says all where it is all, and nothing of a pinch', () => {
+    expect(owedTo([0, 0.999, 0.001, 0], lines)).toEqual({
+      lines: [1],
+      words: 'All of it from “175 g sugar”.',
+    })
+    expect(owedTo([], lines)).toEqual({ lines: [], words: '' })
   })
 })

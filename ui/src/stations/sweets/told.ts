@@ -109,3 +109,20 @@ export function useHeights(): { ys: Ref<number[]>; measure: (list: HTMLElement |
   }
   return { ys, measure }
 }
+
+/** Less than this of a level says nothing of why it is so. */
+const WORTH_SAYING = 0.1
+
+/** What makes a level so: the lines that brought most of it, the most first, as places and in words. */
+export function owedTo(shares: readonly number[], lines: readonly string[]) {
+  const at = shares
+    .map((share, place) => ({ share, place }))
+    .filter((x) => x.share >= WORTH_SAYING)
+    .sort((a, b) => b.share - a.share)
+  const said = at.map(({ share, place }) => {
+    const pct = Math.round(share * 100)
+    return `${pct === 100 ? 'all' : `${pct} %`} of it from “${(lines[place] ?? '').trim()}”`
+  })
+  const words = said.length ? `${said.join(', ')}.` : ''
+  return { lines: at.map((x) => x.place), words: words.replace(/^a/, 'A') }
+}

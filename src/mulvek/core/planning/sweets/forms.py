@@ -269,7 +269,7 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     if not isinstance(row, Mapping):
         raise BadInput("sweet", "A sweet is a table.", "Give name, one, many and schools.")
     _known(row, "sweet", _SWEET)
-    read_told(row)
+    lines, _ = read_told(row)
     schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
     if not schools:
         raise BadInput("schools", "It has no school.", "Write at least one way of making it.")
@@ -298,6 +298,7 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
         hidden=bool(row.get("hidden", False)),
         cautions=tuple(cautions),
         then=_word(row, "then", "then", ""),
+        tried=bool(lines),
         usual_flavour=_word(row, "usual_flavour", "usual_flavour", "plain"),
         usual_want=_word(row, "usual_want", "usual_want", ""),
     )

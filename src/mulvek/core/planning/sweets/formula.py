@@ -162,6 +162,8 @@ class Sweet:
     usual_flavour: str = "plain"
     usual_want: str = ""
     """What a home makes of it at once, in the words of the sentence."""
+    tried: bool = False
+    """Told from a batch that was made: what its own pan and spoon kept is known, and nothing is reserved for it."""
 
     @property
     def usual(self) -> School:

@@ -26,6 +26,7 @@ from .fruits import fruit_cautions
 from .minutes import Boiling, boilings
 from .nutrition import Nutrients, allergens, nutrients
 from .portions import (
+    RESERVE,
     UNPEELED,
     Batch,
     Limit,
@@ -177,7 +178,8 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
         wanted = plan.mass_kg if plan.mass_kg is not None else (plan.pieces or 0) * each / kept_of(built)
         if plan.volume_m3 is not None:
             wanted = plan.volume_m3 * finished_density_kg_m3(built)
-        batch = for_wish(lead, wanted, plan.whole_packs and lead.pack_kg is not None)
+        reserve = 0.0 if plan.sweet.tried else RESERVE
+        batch = for_wish(lead, wanted, plan.whole_packs and lead.pack_kg is not None, reserve)
         if plan.weighed_kg is not None:
             finished = plan.weighed_kg / lead.per_kg
             batch = replace(batch, finished_kg=finished, exact_kg=plan.weighed_kg, rest_kg=0.0)

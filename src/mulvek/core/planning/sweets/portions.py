@@ -89,19 +89,21 @@ class Batch:
     rest_kg: float
 
 
-def for_wish(lead: Lead, wanted_kg: float, whole_packs: bool = True) -> Batch:
+def for_wish(lead: Lead, wanted_kg: float, whole_packs: bool = True, reserve: float = RESERVE) -> Batch:
     """From a wish back to what is bought (F43): rounded up to packs, and the batch grows to use them.
+
+    :param reserve: so much more is made than is wanted, a share, where it is not known what stays behind.
 
     >>> for_wish(Lead("milk", 6.57523082, 0.515), 0.48935).buy_kg / 0.515
     7.0
     """
-    exact = wanted_kg * lead.per_kg * (1 + RESERVE)
+    exact = wanted_kg * lead.per_kg * (1 + reserve)
     buy = exact
     if whole_packs and lead.pack_kg:
         buy = math.ceil(exact / lead.pack_kg - 1e-9) * lead.pack_kg
     finished = buy / lead.per_kg
     if finished > GROWS * wanted_kg:
-        finished = wanted_kg * (1 + RESERVE)
+        finished = wanted_kg * (1 + reserve)
     return Batch(wanted_kg, finished, exact, buy, buy - finished * lead.per_kg)
 
 

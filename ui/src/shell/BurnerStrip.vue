@@ -94,6 +94,7 @@ const fires = computed(() => {
 }
 .fire.hot {
   flex-shrink: 0.5;
+  min-width: 140px;
 }
 .fire > div {
   min-width: 0;

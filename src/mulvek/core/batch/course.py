@@ -140,7 +140,11 @@ class Part:
 
 def with_parts(run: SweetRun, reaches: tuple[Reach, ...], parts: Sequence[Part]) -> tuple[Reach, ...]:
     """The same with what its bases were made of flowing into their steps: as much of each as came into this making."""
-    return tuple(reach for part in parts for reach in _before(run, part)) + reaches
+    before = tuple(reach for part in parts for reach in _before(run, part))
+    bases = {base_step(part.slot) for part in parts}
+    fed = {key: sum(reach.out_kg for reach in before if reach.into == key) for key in bases}
+    # what came is what the base was made of: its milk with the water that rinsed it, not the line of the list
+    return before + tuple(replace(r, in_kg=fed[r.key]) if fed.get(r.key) else r for r in reaches)
 
 
 def _before(run: SweetRun, part: Part) -> Iterator[Reach]:

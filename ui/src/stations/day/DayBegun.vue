@@ -11,7 +11,7 @@ import { doneActs, nextAct } from './begun'
 import { numberWord, ofTwenty, spanOf } from './day'
 import DayActs from './DayActs.vue'
 import DayAfter from './DayAfter.vue'
-import DayPicture from './DayPicture.vue'
+import { usePicture } from './usePicture'
 
 /** A day that was begun, as it is followed: what is next, and what comes of it when something takes longer. */
 const route = useRoute()
@@ -34,6 +34,7 @@ const done = computed(() =>
 )
 const next = computed(() => plan.value && nextAct(plan.value, done.value))
 const left = computed(() => (next.value ? Math.round((next.value.start_s - now.value) / 60) : 0))
+const picture = usePicture()
 const chosen = ref<number>()
 const page = (sweet: number) => `/stove/sweet/${kept.value!.batches[sweet]}`
 
@@ -150,7 +151,8 @@ const acts = (n: number) =>
         <RouterLink class="touch" to="/larder">what to buy</RouterLink>
       </p>
       <DayAfter :id="id" />
-      <DayPicture
+      <component
+        :is="picture"
         :plan="plan"
         :now="now"
         :chosen="chosen"

@@ -3,12 +3,12 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { DayOut } from '@/api/client'
 import { clock } from '@/say'
-import { hourOf } from '@/stations/sweets/serving'
-import { coldBars, dayScale, handsLane, nearHours, staysOf, type ColdBar, type Stay } from './day'
+import { coldBars, dayScale, handsLane, nearHours, staysOf, type Stay } from './day'
+import { coldRows, hoursOf, nightsOf, stepsOf } from './picture'
 
 /**
  * The day as it is worked: hands, each burner, the cold. Hours with something to do are drawn wide; a bar is as high as its
- * flame. All of it stands as a table beneath, for who cannot see it.
+ * flame. All of it stands as a list beneath, for who cannot see it. On a phone it stands upright.
  */
 const props = defineProps<{ plan: DayOut; now?: number; chosen?: number }>()
 const emit = defineEmits<{ choose: [sweet: number] }>()
@@ -28,18 +28,7 @@ const stays = computed(() => staysOf(props.plan))
 const bars = computed(() => coldBars(props.plan))
 const hands = computed(() => handsLane(props.plan))
 const hobY = (i: number) => TOP + HANDS + 22 + i * LANE
-/** Rows of the fridge and the freezer: a bar takes the first that is free. */
-const rows = computed(() => {
-  const taken: { at: ColdBar['at']; until: number }[] = []
-  return [...bars.value]
-    .sort((a, b) => (a.at === b.at ? a.start_s - b.start_s : a.at < b.at ? 1 : -1))
-    .map((bar) => {
-      let row = taken.findIndex((r) => r.at === bar.at && r.until <= bar.start_s)
-      if (row < 0) row = taken.push({ at: bar.at, until: 0 }) - 1
-      taken[row]!.until = bar.end_s
-      return { bar, row }
-    })
-})
+const rows = computed(() => coldRows(bars.value))
 const count = computed(() => Math.max(0, ...rows.value.map((r) => r.row + 1)))
 const coldY = computed(() => hobY(props.plan.hobs.length) + 6)
 const height = computed(() => coldY.value + count.value * ROW + 18)
@@ -51,16 +40,12 @@ const lanes = computed(() =>
   }),
 )
 
-const HIGH = { strong: 42, medium: 29, gentle: 15 }
+const HIGH = 42
 /** A stay as steps of its flame. */
-function outline(s: Stay, floor: number): string {
-  let path = `M${x(s.start_s)} ${floor}`
-  for (const t of s.parts) {
-    const y = floor - HIGH[t.flame ?? 'gentle']
-    path += `V${y}H${x(t.end_s)}`
-  }
-  return `${path}H${x(s.end_s)}V${floor}Z`
-}
+const outline = (s: Stay, floor: number) =>
+  `M${stepsOf(s)
+    .map((c) => `${x(c.s)} ${floor - HIGH * c.share}`)
+    .join('L')}Z`
 const name = (sweet: number) => props.plan.sweets[sweet]?.name ?? ''
 const room = (a: number, b: number) => x(b) - x(a)
 const fits = (text: string, px: number) => text.length * 6.6 < px - 8
@@ -83,35 +68,8 @@ const over = computed(() => {
 const most = computed(() => (props.plan.helped?.length ? 200 : 100))
 const scaleY = (load: number) => (Math.min(load, most.value * 1.3) / most.value) * (HANDS - 22)
 
-/** Hours to write: the ends of what is drawn wide, and full hours inside where there is room. */
-const ticks = computed(() => {
-  const found: { s: number; text: string; large: boolean }[] = []
-  const add = (s: number, large: boolean) => {
-    const at = x(s)
-    if (found.some((t) => Math.abs(x(t.s) - at) < 46)) return
-    found.push({ s, text: hourOf(s * 1000), large })
-  }
-  props.plan.sweets.forEach((s) => add(s.due_s, true))
-  near.value.forEach(([a]) => add(Math.ceil(a / 900) * 900, false))
-  near.value.forEach(([a, b]) => {
-    const start = new Date(a * 1000)
-    start.setMinutes(0, 0, 0)
-    for (let s = start.getTime() / 1000 + 3600; s < b; s += 3600) add(s, false)
-  })
-  return found.sort((a, b) => a.s - b.s)
-})
-/** The day changes: a fine line with its name. */
-const nights = computed(() => {
-  const found: { s: number; text: string }[] = []
-  const day = new Date(props.plan.start_s * 1000)
-  day.setHours(24, 0, 0, 0)
-  for (; day.getTime() / 1000 < props.plan.end_s; day.setDate(day.getDate() + 1))
-    found.push({
-      s: day.getTime() / 1000,
-      text: day.toLocaleDateString('en-GB', { weekday: 'long' }),
-    })
-  return found
-})
+const ticks = computed(() => hoursOf(props.plan, x, 46))
+const nights = computed(() => nightsOf(props.plan))
 </script>
 
 <template>
@@ -154,7 +112,7 @@ const nights = computed(() => {
       <path :d="`M${LEFT} ${TOP}H${wide}`" class="line" />
       <g v-for="t in ticks" :key="t.s">
         <path :d="`M${x(t.s)} ${TOP}v-7`" class="line" />
-        <text :x="x(t.s)" :y="20" text-anchor="middle" :class="t.large ? 'due' : 'tick'">
+        <text :x="x(t.s)" :y="20" text-anchor="middle" :class="t.due ? 'due' : 'tick'">
           {{ t.text }}
         </text>
       </g>

@@ -25,7 +25,7 @@ import {
 } from './day'
 import DayActs from './DayActs.vue'
 import DayCures from './DayCures.vue'
-import DayPicture from './DayPicture.vue'
+import { usePicture } from './usePicture'
 import DaySweets from './DaySweets.vue'
 import { useLook } from './look'
 
@@ -34,6 +34,7 @@ const { larder, words, keep } = useWords('/day', DAY_FIRST, [])
 const route = useRoute()
 const choices = useSweetChoices()
 const sweets = computed(() => sweetsOf(words.sweets))
+const picture = usePicture()
 const chosen = ref<number>()
 
 const asked = computed(() =>
@@ -307,7 +308,8 @@ async function begin(name: string, key: string): Promise<string> {
       @change="(change) => keep(change, 'sweets' in change)"
     />
 
-    <DayPicture
+    <component
+      :is="picture"
       v-if="plan"
       :plan="plan"
       :now="kitchenMinute / 1000"

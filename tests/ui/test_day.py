@@ -33,6 +33,16 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     expect(told(page)).to_contain_text("On time")
     acts = page.get_by_label("What is done when")
     expect(acts).to_contain_text("Acid in, a little at a time")
+    expect(page.get_by_label("The evening before")).to_contain_text("of white sugar")
+    # upright on a phone, lying at a desk; the same bars in either
+    upright = page.get_by_role("img", name=re.compile("^The day, time running down"))
+    expect(upright).to_have_count(1 if size == "phone" else 0)
+    bars = page.locator("g:has(> title)")
+    drawn = sorted(bar.text_content() for bar in bars.locator("title").all())
+    page.set_viewport_size(SIZES["desk" if size == "phone" else "phone"])
+    expect(upright).to_have_count(0 if size == "phone" else 1)
+    assert sorted(bar.text_content() for bar in bars.locator("title").all()) == drawn
+    page.set_viewport_size(SIZES[size])
     begin = page.get_by_role("button", name="Begin the day")
     begin.click()
     dialog = page.get_by_role("dialog", name="Before you begin")

@@ -3,14 +3,18 @@
 import csv
 import io
 import json
+import re
 from datetime import datetime, timedelta
 
 import pytest
 from icalendar import Calendar
 from sqlalchemy import text
 
+from mulvek.core.equipment.quantities import say
 from mulvek.files.day_papers import Act, Burns, DayPaper, day_sheets
 from mulvek.files.sheet import Line, Text
+from mulvek.web.day import paper_of
+from mulvek.wire.day_plan import KeptDayOut
 
 H = 3600.0
 SUPPER = [
@@ -326,3 +330,48 @@ def test_what_never_fits_in_the_cold_is_said_by_its_place(client, supper, place,
     [refused] = answer.json["fields"]
     assert answer.status_code == 422 and refused["path"] == f"{place}_l"
     assert f"The {place} has {free:g} L free, and " in refused["message"] and "Make room" in refused["fix"]
+
+
+def test_what_can_be_got_ready_the_evening_before(client, clock, supper):
+    """Dry things are weighed together for all sweets, by their own weighing lists; cloths, trays, moulds and room are said."""
+    sweets = [
+        {"plan": {"sweet": key, "want": want}}
+        for key, want in (("kalakand", "24"), ("kulfi", "12"), ("shrikhand", "12"))
+    ]
+    day = {**supper, "sweets": sweets, "freezer_l": 20}
+    plan = planned(client, day)
+    ahead = {}
+    for one in plan["ahead"]:
+        ahead.setdefault(one["do"], []).append(one["text"])
+    lists = [client.post("/api/sweets/plan", json=sweet["plan"]).json for sweet in sweets]
+    sugar = sum(row["grams"] for told in lists for row in told["rows"] if row["key"] == "white-sugar")
+    assert f"{say(sugar / 1e3, 'mass')} of white sugar" in ahead["weigh"]
+    assert not any("milk" in text and "powder" not in text for text in ahead["weigh"])
+    moulds = next(told for told in lists if told["frozen"])
+    assert ahead["moulds"][0].startswith(f"{moulds['pieces']['likely']:.0f} × ")
+    assert re.fullmatch(r"\d+ cloths", ahead["cloths"][0]) and "cm" in ahead["tray"][0]
+    assert re.fullmatch(r"[\d.]+ L in the freezer", ahead["freezer"][0])
+    # what stands weighed already is taken out, and no cloth is tied for it
+    kept = begun(client, day, plan).json
+    assert kept["plan"]["ahead"] == plan["ahead"]
+    sheet = day_sheets(paper_of(KeptDayOut.model_validate(kept)))[0]
+    texts = [shape.text for shape in sheet.shapes if isinstance(shape, Text)]
+    assert "Before it" in texts and any("of white sugar" in text for text in texts)
+
+
+def test_a_base_that_stands_weighed_is_taken_out_for_the_day(client, clock, supper):
+    chhena = client.post(
+        "/api/batches",
+        json={
+            "batch": {
+                "kind": "curdle",
+                "name": "Chhena",
+                "plan": {"milk": 5, "pan": 2, "burner": 1, "amount": "3 L", "use": "kalakand"},
+            }
+        },
+    ).json
+    client.post(f"/api/batches/{chhena['id']}/events", json={"event": {"kind": "weighed", "mass_kg": 0.5}})
+    words = {"sweet": "kalakand", "have": [{"what": "C", "amount": "300 g"}], "bases": {"C": str(chhena["id"])}}
+    plan = planned(client, {**supper, "sweets": [{"plan": words}]})
+    out = [one["text"] for one in plan["ahead"] if one["do"] == "take-out"]
+    assert out == ["300 g of Chhena"] and not any(one["do"] == "cloths" for one in plan["ahead"])

@@ -50,6 +50,8 @@ class DayPaper:
     acts: Sequence[Act]
     burns: Sequence[Burns]
     spare_min: int
+    ahead: Sequence[str] = ()
+    """What can be got ready the evening before."""
 
 
 def _local(seconds: float) -> datetime:
@@ -95,6 +97,13 @@ def day_sheets(day: DayPaper) -> list[Sheet]:
     """The sheet for the wall, A4: a box to tick, the time large, what is done; at its right when each burner is lit."""
     pages: list[list[Line | Text]] = [_head(day)]
     y, part = 52.0, ""
+    if day.ahead:
+        pages[0].append(Text(x=LEFT_MM, y=y + 5.0, text="Before it", size=4.6, bold=True))
+        y += HEADING_MM
+        for line in wrap("; ".join(day.ahead) + ".", LETTERS + 14):
+            pages[0].append(Text(x=LEFT_MM, y=y + 3.6, text=line, size=3.8))
+            y += LINE_MM
+        y += 3.0
     shown: list[tuple[int, float, float, Act, float]] = []
     for i, act in enumerate(day.acts):
         lines = wrap(act.text, LETTERS) or [""]

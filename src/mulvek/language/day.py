@@ -2,8 +2,10 @@
 
 from collections.abc import Sequence
 
+from ..core.day.ahead import Ahead
 from ..core.day.cures import Cure, Short
 from ..core.day.tasks import Day, Job, Placed, Task
+from ..core.equipment.quantities import say
 
 _ACTS = {
     "ready": "Measure the milk; wet the pan first.",
@@ -24,6 +26,23 @@ _ACTS = {
 """Of what a base is parted into; a sweet's own step says itself what is done."""
 UNSAID = ("stand", "hang-curd")
 """No hand is lifted for it: the act before it says it."""
+
+
+def ahead_words(one: Ahead) -> str:
+    """What is got ready the evening before, as a line of its list."""
+    match one.do:
+        case "weigh" | "take-out":
+            return f"{say(one.kg, 'mass')} of {one.name}"
+        case "cloths":
+            return "a cloth" if one.count == 1 else f"{one.count} cloths"
+        case "moulds":
+            return f"{one.count} × {one.name}, {say(one.m3, 'volume')} each"
+        case "tray":
+            long, wide = one.sides_m
+            trays = "a tray" if one.count == 1 else f"{one.count} trays"
+            return f"{trays} of {long * 100:.0f} × {wide * 100:.0f} cm"
+        case "freezer":
+            return f"{one.litres:.1f} L in the freezer"
 
 
 def act_of(task: Task, place: Placed, day: Day) -> str:

@@ -227,4 +227,5 @@ def paper_of(day: KeptDayOut) -> DayPaper:
         ],
         burns=[Burns(hob=hob, start_s=start, end_s=end) for hob, start, end in stays_of(plan)],
         spare_min=plan.spare_min,
+        ahead=[one.text for one in plan.ahead],
     )

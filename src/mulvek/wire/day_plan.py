@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from pydantic import Field
 
 from ..core.day import rules
+from ..core.day.ahead import Do, together
 from ..core.day.chance import chances
 from ..core.day.check import faults
 from ..core.day.cures import Cure, What, shortages
@@ -19,7 +20,7 @@ from ..core.day.tasks import (
 from ..core.day.ways import Way
 from ..core.equipment.burners import Flame
 from ..core.errors import Conflict
-from ..language.day import UNSAID, act_of, cure_words, late_words, short_words, wait_words
+from ..language.day import UNSAID, act_of, ahead_words, cure_words, late_words, short_words, wait_words
 from .day import AskedDay, DayIn
 from .happenings import Key
 from .model import Body, Name, Out, Words
@@ -95,6 +96,13 @@ class SittingOut(Out):
     end_s: float
 
 
+class AheadOut(Out):
+    """What can be got ready the evening before, in words."""
+
+    do: Do
+    text: str
+
+
 class DayOut(Out):
     """A plan that the checker passed. ``spare_min``: between the last sweet that is ready and its hour; ``chance`` that all are
     on time; ``said``: which are late, and what there is too little of; ``cost``: the less the better, among plans of one day."""
@@ -114,6 +122,7 @@ class DayOut(Out):
     cost: float
     planned_at_s: float
     burners: int
+    ahead: list[AheadOut] = Field(default_factory=list, description="What can be got ready the evening before")
     helped: list[SittingOut] = Field(default_factory=list, description="When a helper is there")
 
 
@@ -213,6 +222,10 @@ def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
         cost=rules.cost(day, dict(plan.placed), late),
         planned_at_s=asked.at_s,
         burners=len(day.kitchen.hobs),
+        ahead=[
+            AheadOut(do=one.do, text=ahead_words(one))
+            for one in together([one for job in day.jobs for one in job.ahead])
+        ],
         helped=[SittingOut(start_s=asked.seconds(s.start), end_s=asked.seconds(s.end)) for s in day.kitchen.helper],
     )
 

@@ -2045,6 +2045,19 @@ export interface components {
             /** What */
             what: number | string;
         };
+        /**
+         * AheadOut
+         * @description What can be got ready the evening before, in words.
+         */
+        AheadOut: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "weigh" | "take-out" | "moulds" | "cloths" | "tray" | "freezer";
+            /** Text */
+            text: string;
+        };
         /** AllLearnedOut */
         AllLearnedOut: {
             /** Left Out */
@@ -3708,6 +3721,11 @@ export interface components {
          *     on time; ``said``: which are late, and what there is too little of; ``cost``: the less the better, among plans of one day.
          */
         DayOut: {
+            /**
+             * Ahead
+             * @description What can be got ready the evening before
+             */
+            ahead?: components["schemas"]["AheadOut"][];
             /** Burners */
             burners: number;
             /** Chance */

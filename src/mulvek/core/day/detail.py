@@ -13,6 +13,7 @@ from ..errors import Impossible
 from ..planning.sweets.plan import SweetForecast
 from ..planning.sweets.steps import BASE_HANDLING_S, PlannedStep
 from ..ranges import Range
+from .ahead import ahead_of
 from .tasks import Cold, Hands, Job, Task, Wait
 
 HEAT_KJ_KG, STEAM_KJ_KG = 374.0, 2257.0
@@ -89,15 +90,17 @@ def job_of(key: str, forecast: SweetForecast, due: int) -> Job:
     waits = _table()[1]
     row = waits.get(sweet.key) or waits["frozen" if sweet.frozen else "usual"]
     at: Cold = row["at"]
+    litres = round(row.get("litres", 0.0) * forecast.finished_kg, 2)
     return Job(
         key=key,
         name=sweet.name,
         due=due,
         tasks=_on_one_fire(_ending(writer.tasks)),
         at=at,
-        litres=round(row.get("litres", 0.0) * forecast.finished_kg, 2),
+        litres=litres,
         fresh=round(row["fresh_h"] * 60),
         needs_l=writer.needs,
+        ahead=ahead_of(forecast, litres if at == "freezer" else 0.0),
     )
 
 

@@ -10,6 +10,7 @@ from typing import Literal
 from ..equipment.burners import Flame
 from ..errors import BadInput
 from ..ranges import Range
+from .ahead import Ahead
 
 Hands = Literal["none", "look", "busy", "lock"]
 Cold = Literal["room", "fridge", "freezer"]
@@ -84,6 +85,8 @@ class Job:
     fresh: int = 24 * 60
     needs_l: Mapping[str, float] = field(default_factory=dict)
     spare: int = 0
+    ahead: tuple[Ahead, ...] = ()
+    """What of it can be got ready the evening before."""
 
     @property
     def last(self) -> str:

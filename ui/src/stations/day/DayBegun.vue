@@ -10,6 +10,7 @@ import { moment } from '@/stations/sweets/serving'
 import { doneActs, nextAct } from './begun'
 import { numberWord, ofTwenty, spanOf } from './day'
 import DayActs from './DayActs.vue'
+import DayAhead from './DayAhead.vue'
 import DayAfter from './DayAfter.vue'
 import { usePicture } from './usePicture'
 
@@ -158,6 +159,7 @@ const acts = (n: number) =>
         :chosen="chosen"
         @choose="(at) => (chosen = chosen === at ? undefined : at)"
       />
+      <DayAhead :plan="plan" />
       <section class="tray" aria-label="What is done when">
         <p class="legend"><b>what is done when</b></p>
         <DayActs :plan="plan" :done="done" :next="next?.key" :chosen="chosen">

@@ -24,6 +24,7 @@ import {
   type DaySweet,
 } from './day'
 import DayActs from './DayActs.vue'
+import DayAhead from './DayAhead.vue'
 import DayCures from './DayCures.vue'
 import { usePicture } from './usePicture'
 import DaySweets from './DaySweets.vue'
@@ -331,6 +332,7 @@ async function begin(name: string, key: string): Promise<string> {
         @choose="(at) => (chosen = at)"
       />
     </section>
+    <DayAhead v-if="plan" :plan="plan" />
     <section v-if="plan" class="tray" aria-label="What is done when">
       <p class="legend"><b>what is done when</b></p>
       <DayActs :plan="plan" :chosen="chosen" />

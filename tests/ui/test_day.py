@@ -13,6 +13,12 @@ def told(page: Page):
     return page.get_by_label("The day", exact=True).get_by_role("status")
 
 
+def bars(page: Page) -> set[str]:
+    """Whose bars are drawn; when they stand may change while a calmer plan is looked for."""
+    titles = page.locator("g > title").evaluate_all("all => all.map((one) => one.textContent)")
+    return {re.split("[,:]", title.strip())[0] for title in titles}
+
+
 @WALK
 def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url: str, clock, size: str):
     page.set_viewport_size(SIZES[size])
@@ -37,11 +43,12 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     # upright on a phone, lying at a desk; the same bars in either
     upright = page.get_by_role("img", name=re.compile("^The day, time running down"))
     expect(upright).to_have_count(1 if size == "phone" else 0)
-    bars = page.locator("g:has(> title)")
-    drawn = sorted(bar.text_content() for bar in bars.locator("title").all())
+    expect(page.locator("g > title").filter(has_text="kulfi")).to_have_count(0)
+    drawn = bars(page)
+    assert len(drawn) == 3
     page.set_viewport_size(SIZES["desk" if size == "phone" else "phone"])
     expect(upright).to_have_count(0 if size == "phone" else 1)
-    assert sorted(bar.text_content() for bar in bars.locator("title").all()) == drawn
+    assert bars(page) == drawn
     page.set_viewport_size(SIZES[size])
     begin = page.get_by_role("button", name="Begin the day")
     begin.click()

@@ -1,11 +1,15 @@
 """A stored batch as it is told to a screen, whatever its kind."""
 
+from collections import OrderedDict
+from contextlib import suppress
+from typing import Any
+
 from ..store.batches import Batch
 from ..store.shelf import Shelf
 from ..wire.batch import BatchOut
 from ..wire.caramel_batch import CaramelBatchOut
 from ..wire.curd_batch import CurdBatchOut
-from ..wire.reduce import ReduceIn, told_when_lit
+from ..wire.reduce import ForecastOut, ReduceIn, told_when_lit
 from ..wire.standing import Placed
 from ..wire.sweet_batch import SweetBatchOut
 from ..wire.sweet_words import SweetIn
@@ -50,6 +54,21 @@ def _told_of(batch: Batch, now_s: float, shelf: Shelf, lines: int | None) -> Any
             return CurdBatchOut.of(batch.id, kind, *same, batch.words, batch.state(now_s), now_s, batch.burner_id)
 
 
+_MOST_TOLD = 64
+_told: OrderedDict[int, tuple[dict[str, Any], ForecastOut]] = OrderedDict()
+
+
+def _when_lit(batch: Batch) -> ForecastOut:
+    """What was told when it was lit, read once: while a batch is kept its stored forecast is the same object."""
+    known = _told.get(batch.id)
+    if known is None or known[0] is not batch.forecast:
+        known = _told[batch.id] = (batch.forecast, told_when_lit(batch.forecast, batch.plan))
+        while len(_told) > _MOST_TOLD:
+            with suppress(KeyError):  # another request may have taken it out
+                _told.popitem(last=False)
+    return known[1]
+
+
 def pan_of(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchOut:
     """The same of a reduction."""
     return BatchOut.of(
@@ -58,7 +77,7 @@ def pan_of(batch: Batch, now_s: float, lines: int | None = LINES_TOLD) -> BatchO
         batch.created_at_s,
         batch.history,
         ReduceIn.model_validate(batch.words),
-        told_when_lit(batch.forecast, batch.plan),
+        _when_lit(batch),
         batch.state(now_s),
         now_s,
         batch.in_pan,

@@ -133,6 +133,8 @@ class Batches:
 
     def newest(self, batches: Sequence[int]) -> dict[int, int]:
         """Number of the newest event of each of these: while it is the same, nothing happened to it."""
+        if not batches:
+            return {}
         newest = select(EventRow.batch_id, func.max(EventRow.number)).where(EventRow.batch_id.in_(batches))
         return {batch: event for batch, event in self.session.execute(newest.group_by(EventRow.batch_id))}
 
@@ -148,9 +150,7 @@ class Batches:
         found = {
             number: batch for number, event in newest.items() if (batch := self._kept(number, event)) is not None
         }
-        missing = [number for number, _ in named if number not in found]
-        rows = {row.id: row for row in self.session.scalars(select(BatchRow).where(BatchRow.id.in_(missing)))}
-        events = self._events(missing)
+        rows, events = self._rows([number for number, _ in named if number not in found])
 
         def read(number: int) -> Batch:
             if number not in found:
@@ -160,6 +160,13 @@ class Batches:
 
         batches, self.aside = each(named, lambda one: read(one[0]), lambda one: one[1])
         return batches
+
+    def _rows(self, numbers: Sequence[int]) -> tuple[dict[int, BatchRow], dict[int, list[EventRow]]]:
+        """Batches as they stand in the file, with all that happened to each."""
+        if not numbers:
+            return {}, {}
+        rows = self.session.scalars(select(BatchRow).where(BatchRow.id.in_(numbers)))
+        return {row.id: row for row in rows}, self._events(numbers)
 
     def _kept(self, batch_id: int, newest: int | None) -> Batch | None:
         """A batch as it is kept, with what happened since; none that is not kept or whose new events cannot be read."""

@@ -72,7 +72,7 @@ const LEAVES: Record<Step['leaves'], string> = {
   behind: 'stays in its vessel',
 }
 /** Less than a spoon, or a two-hundredth, is no figure that a scale would show. */
-function leaving(r: { in_kg: number; out_kg: number; leaves: Step['leaves'] }): string {
+function leaving(r: { in_kg: number; out_kg: number; leaves?: Step['leaves'] }): string {
   const kg = r.in_kg - r.out_kg
   return r.leaves && kg > Math.max(0.004, r.in_kg / 200) ? `${grams(kg)} ${LEAVES[r.leaves]}` : ''
 }

@@ -4,7 +4,7 @@ import type { DayOut } from '@/api/client'
 
 /** What can be got ready the evening before: weighed dry, set out, taken out, and the room that it wants. */
 const props = defineProps<{ plan: DayOut }>()
-type Do = DayOut['ahead'][number]['do']
+type Do = NonNullable<DayOut['ahead']>[number]['do']
 const PARTS: { says: string; does: Do[] }[] = [
   { says: 'Weigh out, dry', does: ['weigh'] },
   { says: 'Set out', does: ['cloths', 'tray', 'moulds'] },
@@ -14,7 +14,7 @@ const PARTS: { says: string; does: Do[] }[] = [
 const parts = computed(() =>
   PARTS.map(({ says, does }) => ({
     says,
-    lines: props.plan.ahead.filter((one) => does.includes(one.do)).map((one) => one.text),
+    lines: (props.plan.ahead ?? []).filter((one) => does.includes(one.do)).map((one) => one.text),
   })).filter((part) => part.lines.length),
 )
 </script>

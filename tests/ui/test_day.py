@@ -26,7 +26,7 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     page.goto(kitchen_url + "/bench")
     page.get_by_role("navigation", name="Stations").get_by_role("link", name="Day").click()
     expect(told(page)).to_contain_text("On time")
-    expect(told(page)).to_contain_text(re.compile(r"1[5-9] of 20 days|20 of 20 days"))
+    expect(told(page)).to_contain_text(re.compile(r"1[5-9] of 20 times|20 of 20 times"))
     clean_in_both(page)
     # another amount, other hands: worked out anew, and the words stay on every screen
     write(page, "how many people", "16")

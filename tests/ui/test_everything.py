@@ -130,5 +130,13 @@ def test_a_step_on_the_fire_takes_the_burner_that_is_named(page: Page, kitchen_u
     expect(place(page, "Bread for the eights")).to_contain_text("right burner")
     # what is planned next goes elsewhere
     planned(page, "bread in rabri", {"url": url, "want": "8", "name": "Bread for the fours"})
-    expect(on.get_by_role("button", name="right burner, taken")).to_be_disabled()
+    expect(on).to_contain_text("taken: right burner")
+    expect(right).to_have_count(0)
     expect(left).to_have_attribute("aria-pressed", "true")
+    # nor into its pan
+    pans = {p["id"]: p["name"] for p in ask(f"{url}/api/larder")["pans"]}
+    into = page.get_by_role("group", name="In which pan")
+    held = pans[next(iter(batch(url, number)["pans"].values()))]
+    expect(into).to_contain_text(f"taken: {held}")
+    expect(into.get_by_role("button", name=held)).to_have_count(0)
+    expect(into.get_by_role("button", pressed=True)).to_have_count(1)

@@ -539,8 +539,6 @@ def test_a_step_on_the_fire_takes_its_pan(client, clock):
             "plan": {**POT, "burner": other, "amount": "1 L", "stop": "a half"},
         }
     }
-    lit = client.post("/api/batches", json=milk)
-    assert lit.status_code == 409 and lit.json["fields"][0]["path"] == "pan"
     refused(client, b, 404, "pan", kind="step_begun", step="syrup", burner=other, pan=99)
     refused(client, b, 422, "pan", kind="step_begun", step="soak", pan=wide)
     happens(client, a, kind="step_done", step="syrup")

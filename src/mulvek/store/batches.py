@@ -210,14 +210,14 @@ class Batches:
     ) -> int:
         """Begin a batch; a repeated ``key`` gives the one it stands for.
 
-        :raises Conflict: field "burner" or "pan", when something is on it.
+        The Bench proposes a pan that is free; one that the cook names is hers: she may have two alike.
+
+        :raises Conflict: field "burner", when something is on it.
         """
         if key is not None and (known := self.begun(key)) is not None:
             return known
         if planned.burner_id is not None:
             self._free("burner", planned.burner_id, now_s)
-            if planned.pan_id is not None:
-                self._free("pan", planned.pan_id, now_s)
         row = BatchRow(
             found_by=planned.name.lower(),
             kitchen_id=Larder(self.session).row().id,
@@ -354,8 +354,6 @@ def _takes(batch: Batch, what: Happening, now_s: float) -> list[tuple[Hob, int]]
     if isinstance(what, StepBegun):
         at: tuple[tuple[Hob, int | None], ...] = (("burner", what.burner), ("pan", what.pan))
         return [(hob, number) for hob, number in at if number is not None]
-    if isinstance(what, PanSwapped):
-        return [] if what.pan_id is None else [("pan", what.pan_id)]
     if not isinstance(what, Resumed):
         return []
     if batch.kind.name == "sweet":

@@ -140,7 +140,7 @@ const acts = (n: number) =>
         <template v-else
           >On time, with <b>{{ spanOf(plan.spare_min) }}</b> to spare;</template
         >
-        all of it on time <b>{{ ofTwenty(plan.chance) }}</b> days.
+        all of it on time <b>{{ ofTwenty(plan.chance) }}</b> times.
         <RouterLink :to="`/day?${kept.query}`">Again, another day.</RouterLink>
       </p>
       <p class="out">

@@ -271,7 +271,7 @@ async function begin(name: string, key: string): Promise<string> {
           <b>{{ moment(plan.start_s * 1000, kitchenMinute) }}</b>. On your feet
           <b>{{ spanOf(plan.standing_min) }}</b> in {{ numberWord(plan.sittings.length) }}
           {{ plan.sittings.length === 1 ? 'go' : 'goes' }}; all of it on time
-          <b>{{ ofTwenty(plan.chance) }}</b> days.
+          <b>{{ ofTwenty(plan.chance) }}</b> times.
           <span class="soft alone"
             >Sweets, which tells one alone and keeps no minutes in hand, says later hours.</span
           >

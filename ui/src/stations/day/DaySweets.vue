@@ -97,7 +97,7 @@ const SPARES = [0, 15, 30, 60].map((m) => ({
         </template>
         <template v-else>
           ready <b>{{ clock(told(i)!.ready_s) }}</b>, on time
-          <b>{{ ofTwenty(told(i)!.chance) }}</b> days
+          <b>{{ ofTwenty(told(i)!.chance) }}</b> times
         </template>
       </p>
       <p class="do">

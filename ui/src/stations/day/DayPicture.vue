@@ -224,51 +224,18 @@ const nights = computed(() => nightsOf(props.plan))
 .box {
   overflow-x: auto;
 }
-svg {
-  display: block;
-}
 text {
   font-size: 13px;
-  fill: var(--ink);
 }
 .lane {
   font-size: 14.5px;
   font-weight: 650;
 }
-.soft,
 .tick {
   fill: var(--ink-soft);
 }
 .due {
   font-size: 16px;
-  font-weight: 700;
-  fill: var(--cobalt);
-}
-.near {
-  fill: color-mix(in srgb, var(--enamel) 60%, transparent);
-}
-.line {
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.pair {
-  stroke: var(--ink-soft);
-  stroke-dasharray: 2 4;
-}
-.midnight {
-  stroke: var(--ridge);
-  stroke-width: 1.5;
-}
-.looks {
-  fill: color-mix(in srgb, var(--ink-soft) 62%, var(--counter));
-}
-.busy {
-  fill: var(--iron);
-}
-.over {
-  fill: url(#day-over);
-  stroke: var(--madder);
-  stroke-width: 1.6;
 }
 .stay,
 .cold {
@@ -293,18 +260,6 @@ text {
 .cold text {
   font-weight: 600;
 }
-.chosen path {
-  stroke-width: 3.4;
-}
-.other {
-  opacity: 0.42;
-}
-.serve {
-  stroke: var(--cobalt);
-  stroke-width: 2.2;
-}
-.now {
-  stroke: var(--saffron);
-  stroke-width: 3;
-}
 </style>
+<!-- after the bars: the one that is chosen has the wider line -->
+<style scoped src="./picture.css"></style>

@@ -77,11 +77,11 @@ const hob = (called: string) => capital(called.replace(/ burner$/, ''))
       aria-label="The day, time running down: hands, burners, fridge and freezer. Every act stands in the list below."
     >
       <defs>
-        <linearGradient id="upright-milk" x1="0" x2="0" y1="0" y2="1">
+        <linearGradient id="day-milk" x1="0" x2="0" y1="0" y2="1">
           <stop offset="0" stop-color="#fffef8" />
           <stop offset="1" stop-color="#ecd7a6" />
         </linearGradient>
-        <pattern id="upright-over" width="6" height="6" patternUnits="userSpaceOnUse">
+        <pattern id="day-over" width="6" height="6" patternUnits="userSpaceOnUse">
           <path d="M0 6L6 0" stroke="var(--madder)" stroke-width="1.4" />
         </pattern>
       </defs>
@@ -217,53 +217,18 @@ const hob = (called: string) => capital(called.replace(/ burner$/, ''))
 </template>
 
 <style scoped>
-svg {
-  display: block;
-}
 text {
   font-size: 13.5px;
-  fill: var(--ink);
 }
 .head {
   font-weight: 650;
 }
-.soft {
-  fill: var(--ink-soft);
-}
 .due {
   font-size: 15px;
-  font-weight: 700;
-  fill: var(--cobalt);
-}
-.near {
-  fill: color-mix(in srgb, var(--enamel) 60%, transparent);
-}
-.line {
-  stroke: var(--ink);
-  stroke-width: 1.6;
 }
 .bank {
   stroke: var(--ridge);
   stroke-width: 1.5;
-}
-.pair {
-  stroke: var(--ink-soft);
-  stroke-dasharray: 2 4;
-}
-.midnight {
-  stroke: var(--ridge);
-  stroke-width: 1.5;
-}
-.looks {
-  fill: color-mix(in srgb, var(--ink-soft) 62%, var(--counter));
-}
-.busy {
-  fill: var(--iron);
-}
-.over {
-  fill: url(#upright-over);
-  stroke: var(--madder);
-  stroke-width: 1.6;
 }
 .stream {
   cursor: pointer;
@@ -274,7 +239,7 @@ text {
   stroke-linejoin: round;
 }
 .milk {
-  fill: url(#upright-milk);
+  fill: url(#day-milk);
 }
 .bowl {
   fill: var(--enamel);
@@ -282,21 +247,9 @@ text {
 .stream text {
   font-weight: 600;
 }
-.on-milk {
+.stream .on-milk {
   fill: #1b2444;
 }
-.chosen path {
-  stroke-width: 3.4;
-}
-.other {
-  opacity: 0.42;
-}
-.serve {
-  stroke: var(--cobalt);
-  stroke-width: 2.2;
-}
-.now {
-  stroke: var(--saffron);
-  stroke-width: 3;
-}
 </style>
+<!-- after the streams: the one that is chosen has the wider line -->
+<style scoped src="./picture.css"></style>

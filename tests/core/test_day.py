@@ -8,8 +8,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.cli.no_larder import NoLarder
-from mulvek.cli.sweets import read_pan_measures
 from mulvek.core.day import rules
 from mulvek.core.day.chance import chances
 from mulvek.core.day.check import faults
@@ -22,62 +20,17 @@ from mulvek.core.day.tasks import (
     Away,
     Day,
     DayKitchen,
-    Hob,
     Job,
     Placed,
     Plan,
-    Pot,
-    Shift,
     Task,
     Wait,
 )
 from mulvek.core.day.ways import new_faults
 from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.sweets.library import library
-from mulvek.core.planning.sweets.plan import SweetForecast, plan_sweet
 from mulvek.core.ranges import Range
-from mulvek.wire.sweet_words import SweetIn, read_sweet_plan
-
-HOBS = (Hob("left"), Hob("right", 1.3))
-POTS = (Pot("kadhai", 3.0), Pot("pan", 2.0), Pot("small pan", 1.0))
-NIGHT = Away(1440 + 1350, 2880 + 390, "asleep")
-
-
-def at(day: int, hour: int, minute: int = 0) -> int:
-    return day * 1440 + hour * 60 + minute
-
-
-@cache
-def forecast(sweet: str, school: str, want: str = "") -> SweetForecast:
-    words = {
-        "sweet": sweet,
-        "school": school,
-        "want": want or library()[sweet].usual_want or "500 g",
-        "pan": {"name": "kadhai", "shape": read_pan_measures("kadhai 31 x 11")},
-        "burner": {"kind": "lpg-large"},
-    }
-    return plan_sweet(read_sweet_plan(SweetIn.model_validate(words), NoLarder(), {}))
-
-
-def job(sweet: str, school: str, due: int, want: str = "") -> Job:
-    return job_of(sweet, forecast(sweet, school, want), due)
-
-
-SUPPER = at(2, 18)
-
-
-@cache
-def supper() -> Day:
-    kitchen = DayKitchen(
-        hobs=HOBS, pots=POTS, start=at(1, 15), end=at(2, 20), fridge_l=15, freezer_l=6, away=(NIGHT,)
-    )
-    jobs = (
-        job("sponge-balls", "cow", SUPPER, "24"),
-        job("basundi", "reduced", SUPPER, "1.2 kg"),
-        job("shrikhand", "plain", SUPPER, "500 g"),
-        job("carrot-halwa", "milk", SUPPER, "1 kg"),
-    )
-    return Day(kitchen, jobs)
+from tests.days import HOBS, NIGHT, POTS, SUPPER, at, forecast, job, small_days, supper
 
 
 @cache
@@ -203,69 +156,6 @@ def test_the_checker_misses_no_task_and_no_full_fridge():
     assert "fridge full" in faults(small, plan)
     seated = Day(replace(day.kitchen, away=(NIGHT, Away(at(2, 15), at(2, 18), "seated"))), day.jobs)
     assert any(fault.startswith("hands") for fault in faults(seated, plan))
-
-
-MINUTES = st.integers(3, 60)
-
-
-@st.composite
-def small_days(draw: st.DrawFn) -> Day:
-    """Days of up to four sweets with up to five steps, in kitchens that may be too small for them."""
-    jobs = []
-    for j in range(draw(st.integers(1, 4))):
-        tasks: list[Task] = []
-        for i in range(draw(st.integers(1, 5))):
-            likely = draw(MINUTES)
-            flame = draw(st.sampled_from([None, "gentle", "medium", "strong"]))
-            hands = draw(st.sampled_from(["look", "busy", "lock"] if flame else ["none", "look", "busy", "lock"]))
-            after = (
-                (Wait(draw(st.sampled_from(tasks)).key, draw(st.integers(0, 5)), draw(st.sampled_from([None, 5, 30, 240]))),)
-                if tasks
-                else ()
-            )  # fmt: skip
-            tasks.append(
-                Task(
-                    key=f"{j}/{i}",
-                    step=str(i),
-                    say="",
-                    minutes=Range(0.8 * likely, likely, 1.4 * likely),
-                    after=after,
-                    hands=hands,
-                    every=draw(st.integers(2, 9)),
-                    flame=flame,
-                    run=f"{j}/{i}" if flame else "",
-                    window=draw(st.booleans()) and not flame,
-                    helper=draw(st.booleans()),
-                    fridge_l=draw(st.sampled_from([0.0, 0.0, 1.5])),
-                )
-            )
-        waited = {w.task for task in tasks for w in task.after}
-        ends = tuple(Wait(task.key, 0, None) for task in tasks if task.key not in waited)
-        tasks.append(Task(key=f"{j}/end", step="end", say="", minutes=Range.exact(1), after=ends))
-        jobs.append(
-            Job(
-                key=str(j),
-                name=str(j),
-                due=draw(st.integers(600, 1200)),
-                tasks=tuple(tasks),
-                at=draw(st.sampled_from(["room", "fridge", "freezer"])),
-                litres=draw(st.sampled_from([0.5, 2.0])),
-                fresh=draw(st.sampled_from([120, 1440])),
-                needs_l={task.run: draw(st.sampled_from([0.5, 1.5])) for task in tasks if task.run},
-            )
-        )
-    kitchen = DayKitchen(
-        hobs=HOBS[: draw(st.integers(1, 2))],
-        pots=POTS[: draw(st.integers(1, 3))],
-        start=0,
-        end=1600,
-        fridge_l=draw(st.sampled_from([4.0, 20.0])),
-        freezer_l=6.0,
-        away=draw(st.sampled_from([(), (Away(700, 745, "seated"),), (Away(300, 420, "asleep"),)])),
-        helper=draw(st.sampled_from([(), (Shift(500, 900),)])),
-        pans_watched=draw(st.integers(1, 3)),
-    )
-    return Day(kitchen, tuple(jobs))
 
 
 @settings(max_examples=25, deadline=None)

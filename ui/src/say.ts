@@ -138,3 +138,7 @@ export const capital = (text: string) => text.charAt(0).toUpperCase() + text.sli
 
 /** What is sent as a slug, in plain words. */
 export const spoken = (slug: string) => slug.replaceAll('-', ' ')
+
+const list = new Intl.ListFormat('en-GB')
+/** "sugar, nuts and ghee" */
+export const listed = (words: string[]) => list.format(words)

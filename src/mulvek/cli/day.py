@@ -75,18 +75,20 @@ def _read(file: str) -> DayFileIn:
 
 
 def _day(args: argparse.Namespace) -> int:
-    from ..core.day.search import search
+    from ..core.day.search import Errand, search
 
     body = _read(args.file)
     asked = read_day(body, _GivenLarder(body.kitchen), time.time() if body.now_s is None else body.now_s)
     best: DayOut | None = None
-    for found in search(asked.day, args.seconds):
+    for found in search(Errand(day=asked.day, seconds=args.seconds)):
         told = looked(asked, found)
         if args.json:
             print(told.model_dump_json(), flush=True)
         best = told.plan or best
         if told.cure and not args.json:
             print(f"{told.cure.said}: {told.cure.late_min} minutes late then.")
+        if told.said and args.seconds and not args.json:
+            print(SAID[told.said])
     if best is None:
         raise BadInput(
             "sweets", "No order was found in which all of it can be made.", "Begin earlier, or serve later."
@@ -94,6 +96,12 @@ def _day(args: argparse.Namespace) -> int:
     if not args.json:
         _say(best)
     return 0
+
+
+SAID = {
+    "alone": "The solver is not installed: calmer plans are looked for without it.",
+    "proved": "There is no calmer plan of this day.",
+}
 
 
 def _say(plan: DayOut) -> None:

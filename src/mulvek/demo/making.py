@@ -125,7 +125,14 @@ def _milk(batches: Batches, shelf: Any, words: Any, sweet: int, at: float, now_s
 def _curd(batches: Batches, shelf: Any, words: Any, sweet: int, at: float, now_s: float) -> tuple[int, float, float]:
     """The chhena, the same way."""
     asked = CurdleIn.model_validate(
-        {"milk": BUFFALO, "amount": words["amount"], "pan": POT, "burner": RIGHT, "wait": "3 minutes"}
+        {
+            **words,
+            "rinses": int(words["rinses"]),
+            "milk": BUFFALO,
+            "pan": POT,
+            "burner": RIGHT,
+            "wait": "3 minutes",
+        }
     )
     plan = read_curdle(asked, shelf)
     told = curdle(plan)

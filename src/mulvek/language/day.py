@@ -74,6 +74,30 @@ def _first(text: str) -> str:
     return text[:1].upper() + text[1:]
 
 
+_FAULTS = {
+    "hands": "Nobody has hands for it then.",
+    "burner": "Its burner is taken then, and what is on it cannot go elsewhere.",
+    "pan": "Its pan is taken then, and what is in it cannot go elsewhere.",
+    "too": "That is one pan more than is watched.",
+    "wait": "What comes before it, or after it, cannot wait like that.",
+    "minutes": "What comes before it, or after it, cannot wait like that.",
+    "outside": "That is before the day begins, or after it ends.",
+    "late": "It would not be ready in time.",
+    "stale": "It would not be fresh any more when it is eaten.",
+    "fridge": "The fridge is full then.",
+    "freezer": "The freezer is full then.",
+}
+
+
+def fault_words(fault: str) -> str:
+    """What is in the way of a step that was moved, from what the checker says: ``rule: place``.
+
+    >>> fault_words("hands at 612: 0/stir, 1/knead")
+    'Nobody has hands for it then.'
+    """
+    return _FAULTS.get(fault.split(maxsplit=1)[0].rstrip(":") if fault else "", "Nothing else finds its place then.")
+
+
 def span(minutes: int) -> str:
     """
     >>> span(1), span(45), span(60), span(135)

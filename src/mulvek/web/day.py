@@ -22,7 +22,7 @@ from ..store.database import Database
 from ..store.days import Days, KeptDay
 from ..store.shelf import read_shelf
 from ..wire.begin import SweetBegin
-from ..wire.day import AskedDay, DayIn, LookIn, read_day, read_written, written_day
+from ..wire.day import AskedDay, DayIn, LookIn, MoveIn, read_day, read_written, written_day
 from ..wire.day_plan import (
     DayBegin,
     DayLine,
@@ -30,16 +30,19 @@ from ..wire.day_plan import (
     DaysOut,
     KeptDayOut,
     LookedOut,
+    MovedOut,
     SlipIn,
     SlippedOut,
     answer_day,
+    answer_move,
     answer_way,
+    errand_of,
     plan_of,
     stays_of,
 )
 from .bases import ready_bases
 from .begin import planned
-from .day_search import found_lines
+from .day_search import SEARCHERS, found_lines
 from .larder import ThingPath
 from .making import use_up
 from .stream import Changes
@@ -72,15 +75,23 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def plan_day(body: DayIn) -> Any:
         """When each thing is begun, on which burner, so that all is ready in time"""
         asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
-        return answer_day(asked, first_plan(asked))
+        answer = answer_day(asked, first_plan(asked))
+        SEARCHERS.warm_up()  # a calmer one is looked for next
+        return answer
+
+    @app.post("/api/day/move", tags=TAGS, responses={200: MovedOut})
+    def move_day(body: MoveIn) -> Any:
+        """A step of the plan that is shown put elsewhere, with the rest worked out around it"""
+        return answer_move(read_day(body, db.kept(read_shelf), clock(), ready=ready), body)
 
     @app.post("/api/day/look", tags=TAGS, responses={200: LookedOut})
     def look_day(body: LookIn) -> Any:
         """Better plans and what would help, a line of JSON each, for as long as one looks"""
         asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
+        errand = errand_of(asked, body, body.seconds)
         if not places.acquire(blocking=False):
             raise Unavailable("day", "Two days are being worked out already.", "Wait a moment, and look again.", 5.0)
-        answer = Response(found_lines(asked, body.seconds), mimetype="application/x-ndjson")
+        answer = Response(found_lines(asked, errand), mimetype="application/x-ndjson")
         answer.call_on_close(places.release)  # one that nobody read a line of gives its place back too
         return answer
 

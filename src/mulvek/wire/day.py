@@ -4,11 +4,12 @@ import json
 import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, Literal
 
 from pydantic import Field, TypeAdapter
 
 from ..core.day.detail import job_of
+from ..core.day.roomy import roomy
 from ..core.day.tasks import (
     MOST_MINUTES,
     Away,
@@ -65,7 +66,7 @@ class HelperIn(Body):
 
 class DayIn(Body):
     """The words of the Day's sentence. ``start_s``: nothing is done before; two days before serving, or now, when it is not
-    said. ``burners``: how many of the Larder's; all when it is not said."""
+    said. ``burners``: how many of the Larder's; all when it is not said. ``pace``: roomy has minutes to spare at every step."""
 
     sweets: list[DaySweetIn] = Field(min_length=1, max_length=MOST_SENT)
     serve_s: float = Field(ge=0, le=1e11)
@@ -76,12 +77,38 @@ class DayIn(Body):
     freezer_l: float = Field(12.0, ge=0, le=500)
     away: list[AwayIn] = Field(default_factory=list, max_length=20)
     helper: list[HelperIn] = Field(default_factory=list, max_length=12)
+    pace: Literal["calm", "roomy"] = "calm"
 
 
-class LookIn(DayIn):
-    """The same day, looked at for so long."""
+class PlacedIn(Body):
+    """Where a task of a plan stands."""
+
+    key: Words
+    start_s: float = Field(ge=0, le=1e11)
+    end_s: float = Field(ge=0, le=1e11)
+    hob: int | None = Field(None, ge=0, le=100)
+    pot: int | None = Field(None, ge=0, le=1000)
+
+
+class ShownDay(DayIn):
+    """A day with the plan of it that is shown; ``pins``: steps that the cook put where they stand."""
+
+    tasks: list[PlacedIn] = Field(default_factory=list, max_length=1000)
+    pins: list[Words] = Field(default_factory=list, max_length=1000)
+
+
+class LookIn(ShownDay):
+    """The same day, looked at for so long, from the plan that is shown."""
 
     seconds: float = Field(SHORT_S, ge=0, le=LONG_S)
+
+
+class MoveIn(ShownDay):
+    """A step goes elsewhere: when it begins, and on which of the day's burners where that changes."""
+
+    task: Words
+    to_s: float = Field(ge=0, le=1e11)
+    hob: int | None = Field(None, ge=0, le=100)
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,7 +162,8 @@ def read_day(
             found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, ready(words))), hours.minute(due))
         except KitchenError as error:
             raise type(error)(f"sweets.{place}.{error.field}", error.message, error.fix) from error
-        jobs.append(replace(found, name=sweet.name or found.name, spare=sweet.spare_min))
+        found = replace(found, name=sweet.name or found.name, spare=sweet.spare_min)
+        jobs.append(roomy(found) if body.pace == "roomy" else found)
     kitchen = DayKitchen(
         hobs=_hobs(shelf, body.burners),
         pots=tuple(Pot(p.name, round(capacity_m3(p.shape) * 500, 2)) for p in shelf.pans.values()),

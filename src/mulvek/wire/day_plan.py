@@ -9,6 +9,8 @@ from ..core.day.ahead import Do, together
 from ..core.day.chance import chances
 from ..core.day.check import faults
 from ..core.day.cures import Cure, What, shortages
+from ..core.day.pins import bound, in_the_way, settle
+from ..core.day.search import Errand, Found, Said
 from ..core.day.shift import broken_waits, moved
 from ..core.day.tasks import (
     Cold,
@@ -19,9 +21,9 @@ from ..core.day.tasks import (
 )
 from ..core.day.ways import Way
 from ..core.equipment.burners import Flame
-from ..core.errors import Conflict
-from ..language.day import UNSAID, act_of, ahead_words, cure_words, late_words, short_words, wait_words
-from .day import AskedDay, DayIn
+from ..core.errors import BadInput, Conflict, Impossible
+from ..language.day import UNSAID, act_of, ahead_words, cure_words, fault_words, late_words, short_words, wait_words
+from .day import AskedDay, DayIn, MoveIn, PlacedIn, ShownDay
 from .happenings import Key
 from .model import Body, Name, Out, Words
 
@@ -59,16 +61,6 @@ class DaySweetOut(Out):
     buffer_min: int
     chance: float
     at: Cold
-
-
-class PlacedIn(Body):
-    """Where a task of a plan stands."""
-
-    key: Words
-    start_s: float = Field(ge=0, le=1e11)
-    end_s: float = Field(ge=0, le=1e11)
-    hob: int | None = Field(None, ge=0, le=100)
-    pot: int | None = Field(None, ge=0, le=1000)
 
 
 class DayBegin(Body):
@@ -245,18 +237,72 @@ def answer_cure(cure: Cure, day: Day) -> CureOut:
 
 
 class LookedOut(Out):
-    """One line of a search: a better plan, or a change and what it does; ``over`` when nothing more comes."""
+    """One line of a search: a better plan, or a change and what it does; ``said``: there is no solver here, or it proved that
+    the last plan is the calmest; ``over`` when nothing more comes."""
 
     plan: DayOut | None = None
     cure: CureOut | None = None
+    said: Said | None = None
     over: bool = False
 
 
-def looked(asked: AskedDay, found: Plan | Cure) -> LookedOut:
+def looked(asked: AskedDay, found: Found) -> LookedOut:
     """A find of a search as a line."""
     if isinstance(found, Cure):
         return LookedOut(cure=answer_cure(found, asked.day))
-    return LookedOut(plan=answer_day(asked, found))
+    if isinstance(found, Plan):
+        return LookedOut(plan=answer_day(asked, found))
+    return LookedOut(said=found)
+
+
+class MovedOut(Out):
+    """The plan with a step moved: ``pins``, steps that stay where the cook put them; ``moved``: what begins at another time or
+    on another burner than in the plan before."""
+
+    plan: DayOut
+    pins: list[str]
+    moved: list[str]
+
+
+def errand_of(asked: AskedDay, body: ShownDay, seconds: float) -> Errand:
+    """What is to be looked for, from the plan that is shown.
+
+    :raises Conflict: field "tasks", when that plan is of another day. :raises BadInput: field "pins".
+    """
+    before = plan_of(asked, body.tasks) if body.tasks else None
+    if before is not None and faults(asked.day, before):
+        raise Conflict("tasks", "That plan does not hold any more.", "Have it worked out once more.")
+    return Errand(day=asked.day, seconds=seconds, before=before, pins=pins_of(body, before))
+
+
+def pins_of(body: ShownDay, before: Plan | None) -> dict[str, Placed]:
+    """:raises BadInput: field "pins", naming one that is no step of the plan."""
+    if body.pins and before is None:
+        raise BadInput("pins", "Steps are pinned in no plan.", "Send the plan that is shown with them.")
+    placed = before.placed if before is not None else {}
+    for key in body.pins:
+        if key not in placed:
+            raise BadInput("pins", f"There is no step “{key}” in this day.", "Pin one of its own.")
+    return {key: placed[key] for key in body.pins}
+
+
+def answer_move(asked: AskedDay, body: MoveIn) -> MovedOut:
+    """A step put elsewhere, and the rest worked out around it.
+
+    :raises Impossible: field "task", saying what is in the way. :raises BadInput: naming what cannot be read.
+    """
+    day, before = asked.day, plan_of(asked, body.tasks)
+    if body.task not in before.placed:
+        raise BadInput("task", f"There is no step “{body.task}” in this day.", "Move one of its own.")
+    if body.hob is not None and body.hob >= len(day.kitchen.hobs):
+        raise BadInput("hob", "There is no such burner in this day.", "Name one of its own.")
+    new = bound(day, before, body.task, asked.minute(body.to_s), body.hob)
+    pins = pins_of(body, before) | new
+    after = settle(day, before, pins)
+    if after is None:
+        why = in_the_way(day, before, pins)
+        raise Impossible("task", fault_words(why[0] if why else ""), "Put it elsewhere, or unpin another step.")
+    return MovedOut(plan=answer_day(asked, after), pins=sorted(pins), moved=moved(before, after))
 
 
 class DayLine(Out):

@@ -654,6 +654,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/day/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A step of the plan that is shown put elsewhere, with the rest worked out around it */
+        post: operations["move_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day/plan": {
         parameters: {
             query?: never;
@@ -3662,7 +3679,7 @@ export interface components {
         /**
          * DayIn
          * @description The words of the Day's sentence. ``start_s``: nothing is done before; two days before serving, or now, when it is not
-         *     said. ``burners``: how many of the Larder's; all when it is not said.
+         *     said. ``burners``: how many of the Larder's; all when it is not said. ``pace``: roomy has minutes to spare at every step.
          */
         DayIn: {
             /** Away */
@@ -3684,6 +3701,12 @@ export interface components {
             fridge_l?: number;
             /** Helper */
             helper?: components["schemas"]["HelperIn"][];
+            /**
+             * Pace
+             * @default calm
+             * @enum {string}
+             */
+            pace?: "calm" | "roomy";
             /**
              * Pans Watched
              * @default 3
@@ -5493,7 +5516,7 @@ export interface components {
         };
         /**
          * LookIn
-         * @description The same day, looked at for so long.
+         * @description The same day, looked at for so long, from the plan that is shown.
          */
         LookIn: {
             /** Away */
@@ -5516,10 +5539,18 @@ export interface components {
             /** Helper */
             helper?: components["schemas"]["HelperIn"][];
             /**
+             * Pace
+             * @default calm
+             * @enum {string}
+             */
+            pace?: "calm" | "roomy";
+            /**
              * Pans Watched
              * @default 3
              */
             pans_watched?: number;
+            /** Pins */
+            pins?: string[];
             /**
              * Seconds
              * @default 4
@@ -5534,10 +5565,13 @@ export interface components {
             start_s?: number | null;
             /** Sweets */
             sweets: components["schemas"]["DaySweetIn"][];
+            /** Tasks */
+            tasks?: components["schemas"]["PlacedIn"][];
         };
         /**
          * LookedOut
-         * @description One line of a search: a better plan, or a change and what it does; ``over`` when nothing more comes.
+         * @description One line of a search: a better plan, or a change and what it does; ``said``: there is no solver here, or it proved that
+         *     the last plan is the calmest; ``over`` when nothing more comes.
          */
         LookedOut: {
             /** @default null */
@@ -5549,6 +5583,11 @@ export interface components {
             over?: boolean;
             /** @default null */
             plan?: components["schemas"]["DayOut"] | null;
+            /**
+             * Said
+             * @default null
+             */
+            said?: ("alone" | "proved") | null;
         };
         /**
          * Losses
@@ -6123,6 +6162,76 @@ export interface components {
             ml: number;
             /** Name */
             name: string;
+        };
+        /**
+         * MoveIn
+         * @description A step goes elsewhere: when it begins, and on which of the day's burners where that changes.
+         */
+        MoveIn: {
+            /** Away */
+            away?: components["schemas"]["AwayIn"][];
+            /**
+             * Burners
+             * @default null
+             */
+            burners?: number | null;
+            /**
+             * Freezer L
+             * @default 12
+             */
+            freezer_l?: number;
+            /**
+             * Fridge L
+             * @default 40
+             */
+            fridge_l?: number;
+            /** Helper */
+            helper?: components["schemas"]["HelperIn"][];
+            /**
+             * Hob
+             * @default null
+             */
+            hob?: number | null;
+            /**
+             * Pace
+             * @default calm
+             * @enum {string}
+             */
+            pace?: "calm" | "roomy";
+            /**
+             * Pans Watched
+             * @default 3
+             */
+            pans_watched?: number;
+            /** Pins */
+            pins?: string[];
+            /** Serve S */
+            serve_s: number;
+            /**
+             * Start S
+             * @default null
+             */
+            start_s?: number | null;
+            /** Sweets */
+            sweets: components["schemas"]["DaySweetIn"][];
+            /** Task */
+            task: string;
+            /** Tasks */
+            tasks?: components["schemas"]["PlacedIn"][];
+            /** To S */
+            to_s: number;
+        };
+        /**
+         * MovedOut
+         * @description The plan with a step moved: ``pins``, steps that stay where the cook put them; ``moved``: what begins at another time or
+         *     on another burner than in the plan before.
+         */
+        MovedOut: {
+            /** Moved */
+            moved: string[];
+            /** Pins */
+            pins: string[];
+            plan: components["schemas"]["DayOut"];
         };
         /**
          * NamedStop
@@ -14462,6 +14571,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LookedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedOut"];
                 };
             };
             /** @description Bad Request */

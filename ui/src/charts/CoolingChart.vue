@@ -71,7 +71,7 @@ const slide = useSlide(svg, (px) => clamp(x.value.invert(px)), {
       @pointerup="slide.up"
       @pointercancel="slide.up"
     >
-      <rect v-if="shade" x="38" :width="width - 72" v-bind="shade" class="band" />
+      <rect v-if="shade" x="38" :width="Math.max(0, width - 72)" v-bind="shade" class="band" />
       <g v-for="t in y.ticks(4)" :key="t">
         <line x1="38" :x2="width - 34" :y1="y(t)" :y2="y(t)" class="grid" />
         <text x="30" :y="y(t) + 5" text-anchor="end">{{ t }}</text>

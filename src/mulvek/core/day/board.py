@@ -1,12 +1,11 @@
 """What a half-made plan has taken, minute by minute, and where something more still fits: sums along the day, all minutes
 at once."""
 
-from collections.abc import Sequence
-
 import numpy as np
 import numpy.typing as npt
 
 from . import rules
+from .sittings import stretches
 from .tasks import Day, DayKitchen, Task
 
 Line = npt.NDArray[np.int32]
@@ -126,20 +125,9 @@ def within(line: Sums, starts: int, offset: int, minutes: int) -> Line:
 
 def _hands(kitchen: DayKitchen, length: int) -> tuple[Line, Line, Line]:
     """Hundredths of hands there, people there, and whether the cook is."""
-    at = [rules.hands_at(kitchen, kitchen.start + minute) for minute in _changes(kitchen, length)]
-    edges = _changes(kitchen, length)
-    counts = np.diff([*edges, length])
-    hands = np.repeat(np.array([there for there, _ in at], dtype=np.int32), counts)
-    helper = np.repeat(np.array([helps for _, helps in at], dtype=np.int32), counts)
+    spans = stretches(kitchen, kitchen.start + length)
+    counts = [end - start for start, end, _, _ in spans]
+    hands = np.repeat(np.array([there for _, _, there, _ in spans], dtype=np.int32), counts)
+    helper = np.repeat(np.array([helps for _, _, _, helps in spans], dtype=np.int32), counts)
     cook = ((hands - helper) >= rules.ONE_PAIR).astype(np.int32)
     return hands, cook + (helper >= rules.ONE_PAIR), cook
-
-
-def _changes(kitchen: DayKitchen, length: int) -> Sequence[int]:
-    """Minutes at which the hands that are there change."""
-    edges = {0}
-    for away in kitchen.away:
-        edges |= {away.start - kitchen.start, away.end - kitchen.start}
-    for shift in kitchen.helper:
-        edges |= {shift.start - kitchen.start, shift.end - kitchen.start}
-    return sorted(edge for edge in edges if 0 <= edge < length)

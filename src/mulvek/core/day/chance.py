@@ -54,13 +54,13 @@ def chances(day: Day, plan: Plan, days: int = DAYS, seed: int = 1) -> Chance:
             shortest = min(task.minutes.low, place.end - place.start)
             ends[key] = np.maximum(start + shortest, place.end)
         else:
-            ends[key] = start + _taking(task, place.end - place.start, rng.standard_normal(days))
+            ends[key] = start + _taking(task, (place.end - place.start) / task.slack, rng.standard_normal(days))
     on_time = {job.key: ends[job.last] <= job.due + 0.5 for job in day.jobs}
     every = np.logical_and.reduce(list(on_time.values()))
     return Chance({key: float(ok.mean()) for key, ok in on_time.items()}, float(every.mean()))
 
 
-def _taking(task: Task, planned: int, z: Days) -> Days:
+def _taking(task: Task, planned: float, z: Days) -> Days:
     """What it takes on each day: a logarithm with another spread on either side of what is likely."""
     if task.slow:
         return np.full(len(z), float(planned))

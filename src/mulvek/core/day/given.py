@@ -23,8 +23,10 @@ class Given:
         self.buffers = {job.key: rules.buffer(job) for job in day.jobs}
         self.tasks = day.tasks
         self.needed = rules.needed_l(day)
-        self.soonest = self._soonest(max(now, day.kitchen.start))
+        self.soonest = soonest(day, self.fixed, max(now, day.kitchen.start))
         self._layouts: dict[tuple[object, ...], dict[str, int] | None] = {}
+        self.home: Mapping[str, Placed] = {}
+        """Where the cook knows each task to be: it is moved from there only for something."""
         self.held: dict[str, tuple[int, int]] = {}
         """Burner and pan of each stay that is on already."""
         for key, place in self.fixed.items():
@@ -39,17 +41,6 @@ class Given:
             if goes_on:  # the next thing in that pan is its own: nothing is washed
                 self.board.pots[pot][last : last + rules.WASH] -= 1
 
-    def _soonest(self, now: int) -> dict[str, int]:
-        """When each task can begin at all, what it waits for being begun now."""
-        quickest = min(range(len(self.day.kitchen.hobs)), key=lambda i: self.day.kitchen.hobs[i].factor)
-        found: dict[str, int] = {}
-        ends = {key: place.end for key, place in self.fixed.items()}
-        for task in self.tasks.values():
-            found[task.key] = max([now, *(ends[wait.task] + wait.least for wait in task.after)])
-            if task.key not in ends:
-                ends[task.key] = found[task.key] + rules.minutes_on(task, self.day.kitchen, quickest)
-        return found
-
     def _open(self, blocks: list[Block]) -> list[Block]:
         """What of them has not begun."""
         left = (tuple(t for t in block.tasks if t.key not in self.fixed) for block in blocks)
@@ -62,3 +53,15 @@ class Given:
         if key not in self._layouts:
             self._layouts[key] = lay(block, minutes, hobs, random.Random(7))
         return self._layouts[key], minutes
+
+
+def soonest(day: Day, fixed: Mapping[str, Placed], now: int) -> dict[str, int]:
+    """When each task can begin at all, what it waits for being begun now; ``fixed``: what is or will be where it stands."""
+    quickest = min(range(len(day.kitchen.hobs)), key=lambda i: day.kitchen.hobs[i].factor)
+    found: dict[str, int] = {}
+    ends = {key: place.end for key, place in fixed.items()}
+    for task in day.tasks.values():
+        found[task.key] = max([now, *(ends[wait.task] + wait.least for wait in task.after)])
+        if task.key not in ends:
+            ends[task.key] = found[task.key] + rules.minutes_on(task, day.kitchen, quickest)
+    return found

@@ -36,11 +36,19 @@ def pack(day: Day, seed: int = 1) -> Plan | None:
 
 
 def improve(
-    day: Day, seed: int = 1, rounds: int | None = 0, goes_on: Callable[[], bool] = lambda: True
+    day: Day,
+    seed: int = 1,
+    rounds: int | None = 0,
+    goes_on: Callable[[], bool] = lambda: True,
+    pins: Mapping[str, Placed] | None = None,
+    before: Plan | None = None,
 ) -> Iterator[Plan]:
     """Plans, each better than the one before it; ``rounds`` of taking out and putting back, none for ever, and no longer
-    than ``goes_on``, which is asked before each."""
-    return _Packer(day, seed).plans(rounds, goes_on)
+    than ``goes_on``, which is asked before each. ``pins`` stay where they are; with a plan ``before`` it goes on from that."""
+    packer = Packer(day, seed, pins)
+    if before is not None:
+        packer.adopt(before)
+    return packer.plans(rounds, goes_on)
 
 
 def anew(day: Day, before: Plan, now: int, ends: Mapping[str, int], rounds: int = 30) -> Plan | None:
@@ -51,7 +59,7 @@ def anew(day: Day, before: Plan, now: int, ends: Mapping[str, int], rounds: int 
         for key, place in before.placed.items()
         if place.start < now or key in ends
     }
-    plans = list(_Packer(day, 1, fixed, now).plans(rounds, lambda: True))
+    plans = list(Packer(day, 1, fixed, now).plans(rounds, lambda: True))
     return plans[-1] if plans else None
 
 
@@ -64,28 +72,48 @@ class _Found:
     late: int
 
 
-class _Packer(Given):
+class Packer(Given):
     def __init__(self, day: Day, seed: int, fixed: Mapping[str, Placed] | None = None, now: int = 0) -> None:
         super().__init__(day, seed, fixed, now)
         self.found: dict[str, _Found] = {}
 
+    def adopt(self, before: Plan) -> None:
+        """Every sweet where that plan has it."""
+        for job in self.day.jobs:
+            placed = {task.key: before.placed[task.key] for task in job.tasks}
+            fires: dict[str, tuple[int, int, int, int]] = {}
+            for task in job.tasks:
+                place = placed[task.key]
+                if task.key not in self.fixed and place.hob is not None and place.pot is not None:
+                    start, end = place.start - self.start, place.end - self.start
+                    *_, first, last = fires.get(task.run, (0, 0, start, end))
+                    fires[task.run] = (place.hob, place.pot, min(first, start), max(last, end))
+            found = _Found(placed, list(fires.values()), before.late[job.key])
+            self._apply(job, found, 1)
+            self.found[job.key] = found
+
     def plans(self, rounds: int | None, goes_on: Callable[[], bool]) -> Iterator[Plan]:
-        order = sorted(self.day.jobs, key=_critical, reverse=True)
-        best = float("inf")
-        for _ in range(6):
-            self._clear()
-            if all([self._insert(job) for job in order]):
-                now = self._cost()
-                if now < best:
-                    best = now
-                    kept = dict(self.found)
-                    yield self._plan()
-                if not any(found.late for found in self.found.values()):
-                    break
-            order = sorted(self.day.jobs, key=lambda job: _critical(job) * self.rng.uniform(0.3, 1.7), reverse=True)
-        if best == float("inf"):
-            return
-        self._restore(kept)
+        if self.found:
+            best = self._cost()
+        else:
+            best = float("inf")
+            order = sorted(self.day.jobs, key=critical, reverse=True)
+            for _ in range(6):
+                self._clear()
+                if all([self._insert(job) for job in order]):
+                    now = self._cost()
+                    if now < best:
+                        best = now
+                        kept = dict(self.found)
+                        yield self.plan()
+                    if not any(found.late for found in self.found.values()):
+                        break
+                order = sorted(
+                    self.day.jobs, key=lambda job: critical(job) * self.rng.uniform(0.3, 1.7), reverse=True
+                )
+            if best == float("inf"):
+                return
+            self._restore(kept)
         current = best
         for _ in itertools.count() if rounds is None else range(rounds):
             if not goes_on():
@@ -104,11 +132,18 @@ class _Packer(Given):
             current = now
             if now < best - 1e-9:
                 best = now
-                yield self._plan()
+                yield self.plan()
+
+    def anew(self, jobs: Sequence[Job]) -> bool:
+        """These sweets placed once more, in this order; whether all found a place."""
+        for job in jobs:
+            if job.key in self.found:
+                self._remove(job)
+        return all([self._insert(job) for job in jobs])
 
     # -- the whole plan ------------------------------------------------------------------------------
 
-    def _plan(self) -> Plan:
+    def plan(self) -> Plan:
         placed = {key: place for found in self.found.values() for key, place in found.placed.items()}
         order = [task.key for job in self.day.jobs for task in job.tasks]
         return Plan(
@@ -253,6 +288,6 @@ class _Packer(Given):
         return _Found({t.key: placed[t.key] for t in job.tasks}, fires, max(0, ready - job.due))
 
 
-def _critical(job: Job) -> float:
+def critical(job: Job) -> float:
     """The longer its work and the shorter it keeps, the sooner it chooses its place."""
     return sum(task.planned for task in job.tasks) / (job.fresh + 60)

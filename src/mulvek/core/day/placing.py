@@ -144,6 +144,13 @@ class Search:
             if task.load > rules.GLANCE:
                 new = within(self._new, high + 1, offsets[task.key], minutes[task.key])[starts]
                 costs = costs + self.standing * rules.SPAN_COST * new
+        away = 0.0
+        if (home := self.given.home.get(block.tasks[0].key)) is not None:
+            begins = starts + offsets[block.tasks[0].key] + self.given.start
+            costs = costs + rules.MOVE_COST * np.abs(begins - home.start)
+            away = rules.SWAP_COST * sum(
+                hobs[task.run] != self.given.home[task.key].hob for task in block.tasks if task.run in hobs
+            )
         best = int(np.argmin(costs))
         x = int(starts[best])
         fires: list[tuple[int, int, int, int]] = []
@@ -165,7 +172,7 @@ class Search:
             )
             for t in block.tasks
         }
-        slower = sum(minutes.values()) * 2
+        slower = sum(minutes.values()) * 2 + away
         return Spot(float(costs[best]) + slower + self.given.rng.random() * 3, placed, fires)
 
     def _lines(self, task: Task) -> list[Sums]:

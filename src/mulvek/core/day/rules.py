@@ -110,6 +110,10 @@ LATE_COST, SPAN_COST, SITTING_COST = 1000, 20, 600
 """What a plan costs: minutes late before all, then minutes on the feet, sittings, and minutes that a sweet stands early."""
 
 
+MOVE_COST, SWAP_COST = 12, 150
+"""Of a step that moves when the cook moved another: a minute, and another burner."""
+
+
 def early_cost(job: Job) -> float:
     """A minute that this sweet stands ready before it is eaten; nothing for what is frozen."""
     hours = job.fresh / 60

@@ -61,8 +61,12 @@ def _hands(day: Day, task: Task, minute: int, others: list[tuple[Task, Placed]])
 
 
 def moved(before: Plan, after: Plan) -> list[str]:
-    """What begins at another time than it did."""
-    return [key for key, place in after.placed.items() if place.start != before.placed[key].start]
+    """What begins at another time than it did, or on another burner."""
+    return [
+        key
+        for key, place in after.placed.items()
+        if (place.start, place.hob) != (before.placed[key].start, before.placed[key].hob)
+    ]
 
 
 def broken_waits(day: Day, plan: Plan) -> list[tuple[str, int]]:

@@ -47,6 +47,8 @@ class Task:
     helper: bool = False
     fridge_l: float = 0.0
     freezer_l: float = 0.0
+    slack: float = 1.0
+    """More minutes are planned for it than it likely takes, so many times."""
 
     @property
     def load(self) -> int:
@@ -67,7 +69,7 @@ class Task:
     @property
     def planned(self) -> int:
         """Minutes that are planned for it, at least one."""
-        return max(1, round(self.minutes.high if self.slow else self.minutes.likely))
+        return max(1, round((self.minutes.high if self.slow else self.minutes.likely) * self.slack))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

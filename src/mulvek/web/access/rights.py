@@ -16,7 +16,7 @@ _ROUTES = {
         get_book get_record get_story get_photos get_photo get_beside get_learned learned_csv get_season get_samples export_readings
         get_rehearsals get_rehearsal get_account
         get_last_words get_curd_choices get_bases get_shelf get_shopping get_stock get_sweet_choices get_form dip_stick_pdf dip_stick_svg
-        get_mend_choices diagnose get_next_time plan_day look_day get_days get_day day_after day_pdf day_ical day_csv
+        get_mend_choices diagnose get_next_time plan_day look_day move_day get_days get_day day_after day_pdf day_ical day_csv
         caramel compare_pans reckon_curdle curdle_wish mix_fruit mend_batch reckon_reduce reckon_strain wish
         get_science get_using find_using picture check_cooling late_change reckon_sweet reckon_told swap_ingredient reckon_syrup draw_pan read_lactometer
         """,

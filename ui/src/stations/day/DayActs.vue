@@ -3,9 +3,19 @@ import type { DayOut } from '@/api/client'
 import { clock, day } from '@/say'
 import { sittingsOf, spanOf, type Task } from './day'
 
-/** Every act of the day, one line each, by sittings; what is done is ticked. */
-const props = defineProps<{ plan: DayOut; done?: Set<string>; next?: string; chosen?: number }>()
-defineSlots<{ act?: (of: { task: Task }) => unknown }>()
+/** Every act of the day, one line each, by sittings; what is done is ticked, what was moved says when it was. */
+const props = defineProps<{
+  plan: DayOut
+  done?: Set<string>
+  next?: string
+  chosen?: number
+  was?: Map<string, number>
+  pins?: string[]
+}>()
+defineSlots<{
+  act?: (of: { task: Task }) => unknown
+  time?: (of: { task: Task }) => unknown
+}>()
 const rest = (at: number) => {
   const sittings = sittingsOf(props.plan)
   const [here, then] = [sittings[at], sittings[at + 1]]
@@ -46,11 +56,18 @@ const rest = (at: number) => {
             }"
           >
             <th scope="row">
-              {{ clock(t.start_s)
-              }}<span v-if="done?.has(t.key)" class="visually-hidden">, done</span>
+              <slot name="time" :task="t">{{ clock(t.start_s) }}</slot><span
+                v-if="done?.has(t.key)"
+                class="visually-hidden"
+                >, done</span
+              >
             </th>
             <td class="what">
               {{ t.act }}
+              <span v-if="was?.get(t.key) !== undefined" class="was"
+                >was {{ clock(was.get(t.key)!) }}</span
+              >
+              <span v-if="pins?.includes(t.key)" class="was held">held here</span>
               <slot name="act" :task="t" />
             </td>
             <td class="soft">{{ plan.sweets[t.sweet]!.name }}</td>
@@ -104,6 +121,15 @@ td.soft {
   width: 108px;
   padding-left: 12px;
   font-size: 13.5px;
+}
+.was {
+  white-space: nowrap;
+  margin-left: 6px;
+  font: 500 14px/20px var(--figures);
+  color: var(--ink-soft);
+}
+.held {
+  color: var(--leaf);
 }
 .done {
   opacity: 0.5;

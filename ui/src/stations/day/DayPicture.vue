@@ -4,14 +4,24 @@ import { computed, ref } from 'vue'
 import type { DayOut } from '@/api/client'
 import { clock } from '@/say'
 import { coldBars, dayScale, handsLane, nearHours, staysOf, type Stay } from './day'
+import { useDrag } from './drag'
 import { coldRows, hoursOf, nightsOf, stepsOf } from './picture'
+import type { Move } from './useMoves'
 
 /**
  * The day as it is worked: hands, each burner, the cold. Hours with something to do are drawn wide; a bar is as high as its
- * flame. All of it stands as a list beneath, for who cannot see it. On a phone it stands upright.
+ * flame. All of it stands as a list beneath, for who cannot see it. On a phone it stands upright. Bars can be dragged, or
+ * moved by arrow keys, where the plan may still change.
  */
-const props = defineProps<{ plan: DayOut; now?: number; chosen?: number }>()
-const emit = defineEmits<{ choose: [sweet: number] }>()
+const props = defineProps<{
+  plan: DayOut
+  now?: number
+  chosen?: number
+  movable?: boolean
+  was?: Map<string, number>
+  pins?: string[]
+}>()
+const emit = defineEmits<{ choose: [sweet: number]; move: [to: Move] }>()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const LEFT = 118
@@ -68,6 +78,31 @@ const over = computed(() => {
 const most = computed(() => (props.plan.helped?.length ? 200 : 100))
 const scaleY = (load: number) => (Math.min(load, most.value * 1.3) / most.value) * (HANDS - 22)
 
+const drag = useDrag({
+  plan: () => props.plan,
+  at: (s) => scale.value(s),
+  hobAt: (dy, from) =>
+    Math.min(props.plan.hobs.length - 1, Math.max(0, from + Math.round(dy / LANE))),
+  moved: (to) => emit('move', to),
+  touched: (stay) => emit('choose', stay.sweet),
+})
+const { ghost } = drag
+const on = (s: Stay) =>
+  props.movable
+    ? {
+        pointerdown: (e: PointerEvent) => drag.down(s, e),
+        pointermove: drag.drag,
+        pointerup: () => drag.up(s),
+        pointercancel: drag.leave,
+        blur: drag.leave,
+        keydown: (e: KeyboardEvent) => drag.key(s, e),
+      }
+    : { click: () => emit('choose', s.sweet) }
+const held = (s: Stay) => s.parts.some((t) => props.pins?.includes(t.key))
+const moved = (s: Stay) => s.parts.some((t) => props.was?.has(t.key))
+const said = (s: Stay) =>
+  `${name(s.sweet)}, ${props.plan.pots[s.pot]}, ${props.plan.hobs[s.hob]}: ${clock(s.start_s)} to ${clock(s.end_s)}`
+
 const ticks = computed(() => hoursOf(props.plan, x, 46))
 const nights = computed(() => nightsOf(props.plan))
 </script>
@@ -84,7 +119,7 @@ const nights = computed(() => nightsOf(props.plan))
       :width="wide"
       :height="height"
       :viewBox="`0 0 ${wide} ${height}`"
-      role="img"
+      :role="movable ? 'group' : 'img'"
       aria-label="The day: hands, burners, fridge and freezer. Every act stands in the list below."
     >
       <defs>
@@ -155,10 +190,19 @@ const nights = computed(() => nightsOf(props.plan))
           v-for="s in stays.filter((s) => s.hob === i)"
           :key="`stay-${s.start_s}-${s.sweet}`"
           class="stay"
-          :class="{ chosen: chosen === s.sweet, other: chosen !== undefined && chosen !== s.sweet }"
-          @click="emit('choose', s.sweet)"
+          :class="{
+            chosen: chosen === s.sweet,
+            other: chosen !== undefined && chosen !== s.sweet,
+            movable,
+            moved: moved(s),
+          }"
+          :tabindex="movable ? 0 : undefined"
+          :role="movable ? 'button' : undefined"
+          :aria-label="movable ? `${said(s)}. Arrows move it.` : undefined"
+          v-on="on(s)"
         >
           <path :d="outline(s, hobY(i) + 44)" />
+          <circle v-if="held(s)" :cx="x(s.start_s)" :cy="hobY(i) + 44" r="5" class="pin" />
           <text
             v-if="fits(name(s.sweet), room(s.start_s, s.end_s))"
             :x="x(s.start_s) + 6"
@@ -169,11 +213,12 @@ const nights = computed(() => nightsOf(props.plan))
           <text v-else-if="over.has(s)" :x="x(s.start_s)" :y="hobY(i) - 1" class="above">
             {{ name(s.sweet) }}
           </text>
-          <title>
-            {{ name(s.sweet) }}, {{ plan.pots[s.pot] }}: {{ clock(s.start_s) }} to
-            {{ clock(s.end_s) }}
-          </title>
+          <title>{{ said(s) }}</title>
         </g>
+      </g>
+      <g v-if="ghost" class="ghost">
+        <path :d="outline(ghost, hobY(ghost.hob) + 44)" />
+        <text :x="x(ghost.start_s)" :y="hobY(ghost.hob) - 2">{{ clock(ghost.start_s) }}</text>
       </g>
 
       <g v-for="l in lanes" :key="l.at">
@@ -241,11 +286,40 @@ text {
 .cold {
   cursor: pointer;
 }
+.movable {
+  cursor: grab;
+  touch-action: none;
+}
+.movable:focus-visible {
+  outline: 3px solid var(--cobalt);
+  outline-offset: 3px;
+}
+.pin {
+  fill: var(--leaf);
+  stroke: var(--enamel);
+  stroke-width: 2;
+}
+.ghost path {
+  fill: color-mix(in srgb, var(--saffron-fill) 55%, transparent);
+  stroke: var(--cobalt);
+  stroke-width: 2;
+  stroke-dasharray: 5 4;
+}
+.ghost text {
+  font-size: 20px;
+  font-weight: 750;
+}
+.ghost {
+  pointer-events: none;
+}
 .stay path {
   fill: url(#day-milk);
   stroke: var(--cobalt);
   stroke-width: 1.8;
   stroke-linejoin: round;
+}
+.stay.moved path {
+  stroke-dasharray: 7 3;
 }
 .stay text:not(.above) {
   fill: #1b2444;

@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, unwrap } from '@/api/client'
+import { clock } from '@/say'
 import AsideNote from '@/form/AsideNote.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import { written } from '@/shell/lastWords'
@@ -17,18 +18,22 @@ import {
   litresSaid,
   numberWord,
   ofTwenty,
+  placesOf,
   readDay,
   spanOf,
   sweetsOf,
   sweetsSaid,
   type DaySweet,
 } from './day'
+import ActMove from './ActMove.vue'
 import DayActs from './DayActs.vue'
 import DayAhead from './DayAhead.vue'
 import DayCures from './DayCures.vue'
+import DayPaces from './DayPaces.vue'
 import { usePicture } from './usePicture'
 import DaySweets from './DaySweets.vue'
 import { useLook } from './look'
+import { useMoves, type Move } from './useMoves'
 
 /** The Day: several sweets on few burners with one pair of hands, worked back from when they are eaten. */
 const { larder, words, keep } = useWords('/day', DAY_FIRST, [])
@@ -60,13 +65,26 @@ const answer = useQuery({
   staleTime: Infinity,
 })
 const problem = computed(() => answer.error.value?.message ?? '')
-const { better, cures, looking, problem: lookProblem, look, stop, forget } = useLook()
+const {
+  better,
+  cures,
+  looking,
+  said: lookSaid,
+  problem: lookProblem,
+  look,
+  stop,
+  forget,
+} = useLook()
+const byHand = useMoves()
+const { last: hand, moving, problem: moveProblem } = byHand
 const first = computed(() => (problem.value || asked.value.wrong ? undefined : answer.data.value))
 /** The plan that is shown is still that of other words. */
 const stale = computed(
   () => answer.isPlaceholderData.value || said.value !== JSON.stringify(asked.value.body ?? ''),
 )
-const plan = computed(() => (first.value ? (better.value ?? first.value) : undefined))
+const plan = computed(() =>
+  first.value ? (better.value ?? hand.value?.plan ?? first.value) : undefined,
+)
 
 // a plan rests a moment, then a calmer one is looked for; of one that is late what would help
 let rests: ReturnType<typeof setTimeout>
@@ -76,6 +94,7 @@ watch(
   () => answer.data.value,
   (found) => {
     forget()
+    byHand.forget()
     clearTimeout(rests)
     if (found) rests = setTimeout(() => again(SHORT_S), 900)
   },
@@ -83,8 +102,28 @@ watch(
 watch(said, forget)
 onBeforeUnmount(() => clearTimeout(rests))
 function again(seconds: number) {
-  if (first.value && asked.value.body) void look(asked.value.body, first.value, seconds)
+  if (plan.value && asked.value.body)
+    void look(asked.value.body, plan.value, seconds, hand.value?.pins)
 }
+
+/** The act whose move is open. */
+const open = ref('')
+async function move(to: Move) {
+  if (!plan.value || !asked.value.body || stale.value) return
+  stop()
+  const from = plan.value
+  if (await byHand.move(asked.value.body, from, to)) forget()
+}
+function undo() {
+  forget()
+  byHand.undo()
+}
+/** Sweets of which something is held where it was put. */
+const held = computed(() => {
+  const pins = new Set(hand.value?.pins ?? [])
+  const of = new Set((plan.value?.tasks ?? []).filter((t) => pins.has(t.key)).map((t) => t.sweet))
+  return [...of].sort((a, b) => a - b)
+})
 
 /** A word of a sweet is read while it is typed: no step of its own on the way back. */
 const set = (change: DaySweet[]) => keep({ sweets: sweetsSaid(change) }, true)
@@ -105,6 +144,10 @@ const BURNERS = computed(() =>
 const HANDS = [
   { value: '', text: 'one pair of hands' },
   { value: '15:00–19:00', text: 'and a helper, 15:00 to 19:00' },
+]
+const PACES = [
+  { value: '', text: 'what they likely take' },
+  { value: 'roomy', text: 'more, with room at each' },
 ]
 const WATCH = [1, 2, 3, 4].map((n) => ({
   value: String(n),
@@ -132,13 +175,7 @@ async function begin(name: string, key: string): Promise<string> {
         query: written(route.query),
         day: asked.value.body!,
         planned_at_s: now.planned_at_s,
-        tasks: now.tasks.map(({ key, start_s, end_s, hob, pot }) => ({
-          key,
-          start_s,
-          end_s,
-          hob,
-          pot,
-        })),
+        tasks: placesOf(now),
       },
     }),
   )
@@ -261,6 +298,15 @@ async function begin(name: string, key: string): Promise<string> {
           after="."
           @kept="keep()"
         />
+        Steps take
+        <SentenceWord
+          v-model="words.pace"
+          label="how much room is left"
+          :shown="shown(PACES, words.pace)"
+          :choices="PACES"
+          after="."
+          @kept="keep()"
+        />
       </p>
       <p v-if="plan" class="told" role="status">
         <template v-if="plan.late_min">
@@ -285,7 +331,11 @@ async function begin(name: string, key: string): Promise<string> {
     <div v-if="plan" class="act">
       <p class="soft" role="status">
         <template v-if="looking">Looking for a calmer way…</template>
+        <template v-else-if="lookSaid === 'proved'">There is no calmer plan of this day.</template>
         <template v-else-if="better">The calmest found so far.</template>
+        <template v-if="lookSaid === 'alone' && !looking">
+          Its solver is not installed here; it was looked for without.</template
+        >
         <template v-if="lookProblem">{{ lookProblem }}</template>
       </p>
       <button v-if="looking" type="button" class="touch" @click="stop">That will do</button>
@@ -315,7 +365,36 @@ async function begin(name: string, key: string): Promise<string> {
       :plan="plan"
       :now="kitchenMinute / 1000"
       :chosen="chosen"
-      @choose="(at) => (chosen = chosen === at ? undefined : at)"
+      :was="hand?.was"
+      :pins="hand?.pins"
+      movable
+      @choose="(at: number) => (chosen = chosen === at ? undefined : at)"
+      @move="move"
+    />
+    <div v-if="hand || moveProblem" class="byhand" role="status" aria-label="Moved by hand">
+      <p v-if="moveProblem" class="problem" role="alert">{{ moveProblem }}</p>
+      <template v-if="hand && plan">
+        <p>
+          <b>{{ hand.was.size ? numberWord(hand.was.size) : 'nothing' }}</b>
+          {{ hand.was.size === 1 ? 'step' : hand.was.size ? 'steps' : '' }} moved.
+        </p>
+        <button type="button" class="touch" @click="undo">Take it back</button>
+        <button
+          v-for="at in held"
+          :key="at"
+          type="button"
+          class="touch"
+          @click="byHand.letGo(plan!, at)"
+        >
+          Let the {{ plan.sweets[at]!.name }} go
+        </button>
+      </template>
+    </div>
+    <DayPaces
+      v-if="plan && asked.body"
+      :body="asked.body"
+      :plan="plan"
+      @take="(pace) => keep({ pace: pace === 'roomy' ? 'roomy' : '' })"
     />
     <section class="tray" aria-label="The sweets">
       <p class="legend"><b>what is served</b></p>
@@ -334,8 +413,30 @@ async function begin(name: string, key: string): Promise<string> {
     </section>
     <DayAhead v-if="plan" :plan="plan" />
     <section v-if="plan" class="tray" aria-label="What is done when">
-      <p class="legend"><b>what is done when</b></p>
-      <DayActs :plan="plan" :chosen="chosen" />
+      <p class="legend">
+        <b>what is done when</b><span class="soft">touch an hour to move it</span>
+      </p>
+      <DayActs :plan="plan" :chosen="chosen" :was="hand?.was" :pins="hand?.pins">
+        <template #time="{ task }">
+          <button
+            type="button"
+            class="hour"
+            :aria-expanded="open === task.key"
+            @click="open = open === task.key ? '' : task.key"
+          >
+            {{ clock(task.start_s) }}<span class="visually-hidden">, move {{ task.act }}</span>
+          </button>
+        </template>
+        <template #act="{ task }">
+          <ActMove
+            v-if="open === task.key"
+            :task="task"
+            :plan="plan"
+            :busy="moving"
+            @move="(to_s, hob) => move({ task: task.key, to_s, hob })"
+          />
+        </template>
+      </DayActs>
     </section>
   </div>
 </template>
@@ -364,6 +465,34 @@ async function begin(name: string, key: string): Promise<string> {
 }
 .late {
   color: var(--madder);
+}
+.byhand {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  align-items: center;
+  padding-inline: 4px;
+  font: 400 19px/27px var(--words);
+}
+.byhand b {
+  font-weight: 700;
+}
+.byhand p:first-child::first-letter {
+  text-transform: capitalize;
+}
+.hour {
+  min-height: 40px;
+  margin: -8px 0;
+  padding: 0;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--cobalt);
+  font: inherit;
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  text-decoration-thickness: 1.5px;
+  cursor: pointer;
 }
 .act {
   display: flex;

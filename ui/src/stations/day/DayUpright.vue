@@ -10,7 +10,15 @@ import { coldRows, hoursOf, nightsOf, stepsOf } from './picture'
  * The day upright, as on a phone: time runs down, hands at the left bank, then each burner, then the cold; a stream is as
  * wide as its flame. Names run along their streams.
  */
-const props = defineProps<{ plan: DayOut; now?: number; chosen?: number }>()
+const props = defineProps<{
+  plan: DayOut
+  now?: number
+  chosen?: number
+  was?: Map<string, number>
+  pins?: string[]
+  /** A phone scrolls where a mouse drags: here steps are moved from the list. */
+  movable?: boolean
+}>()
 const emit = defineEmits<{ choose: [sweet: number] }>()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box, { width: 350, height: 0 })
@@ -90,7 +98,7 @@ const hob = (called: string) => capital(called.replace(/ burner$/, ''))
         :key="a"
         :x="LEFT"
         :y="y(a)"
-        :width="width - LEFT"
+        :width="Math.max(0, width - LEFT)"
         :height="room(a, b)"
         class="near"
       />
@@ -154,10 +162,21 @@ const hob = (called: string) => capital(called.replace(/ burner$/, ''))
         v-for="s in stays"
         :key="`${s.hob}-${s.start_s}-${s.sweet}`"
         class="stream"
-        :class="{ chosen: chosen === s.sweet, other: chosen !== undefined && chosen !== s.sweet }"
+        :class="{
+          chosen: chosen === s.sweet,
+          other: chosen !== undefined && chosen !== s.sweet,
+          moved: s.parts.some((t) => was?.has(t.key)),
+        }"
         @click="emit('choose', s.sweet)"
       >
         <path :d="outline(s)" class="milk" />
+        <circle
+          v-if="s.parts.some((t) => pins?.includes(t.key))"
+          :cx="hobX(s.hob)"
+          :cy="y(s.start_s)"
+          r="5"
+          class="pin"
+        />
         <text
           v-if="fits(name(s.sweet), room(s.start_s, s.end_s))"
           :transform="`translate(${hobX(s.hob) + 5} ${y(s.start_s) + 6}) rotate(90)`"
@@ -237,6 +256,12 @@ text {
   stroke: var(--cobalt);
   stroke-width: 1.8;
   stroke-linejoin: round;
+}
+.stream.moved path {
+  stroke-dasharray: 7 3;
+}
+.pin {
+  fill: var(--leaf);
 }
 .milk {
   fill: url(#day-milk);

@@ -15,6 +15,7 @@ export const DAY_FIRST = {
   helper: '',
   fridge: '40',
   freezer: '12',
+  pace: '',
 }
 export type DayWords = typeof DAY_FIRST
 
@@ -182,6 +183,7 @@ export function readDay(
       pans_watched: Number(words.watch),
       fridge_l: litresOf(words.fridge)!,
       freezer_l: litresOf(words.freezer)!,
+      pace: words.pace === 'roomy' ? 'roomy' : 'calm',
       away: [
         ...spans('night').map((s) => away(s, 'asleep')),
         ...spans('away').map((s) => away(s, s.seated ? 'seated' : 'away')),
@@ -205,6 +207,10 @@ function milkFor(sweet: DaySweet, larder?: LarderOut, choices?: SweetChoices) {
 }
 
 export type Task = DayOut['tasks'][number]
+
+/** Where each step of a plan stands, as the server reads it again. */
+export const placesOf = (plan: DayOut) =>
+  plan.tasks.map(({ key, start_s, end_s, hob, pot }) => ({ key, start_s, end_s, hob, pot }))
 
 /** Stretches that are drawn wide, as there is something to do: the sittings and the fires, a little around them. */
 export function nearHours(plan: DayOut, margin = 600): [number, number][] {

@@ -1,9 +1,11 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
 import { ApiProblem, type CureOut, type DayIn, type DayOut } from '@/api/client'
+import { placesOf } from './day'
 
 interface Looked {
   plan: DayOut | null
   cure: CureOut | null
+  said: 'alone' | 'proved' | null
   over: boolean
 }
 
@@ -22,6 +24,8 @@ export function useLook() {
   const better = shallowRef<DayOut>()
   const cures = ref<CureOut[]>([])
   const looking = ref(false)
+  /** There is no solver, so plans are packed alone; or it is proved that none is calmer. */
+  const said = ref<'alone' | 'proved'>()
   const problem = ref('')
   let asked: AbortController | undefined
 
@@ -35,14 +39,18 @@ export function useLook() {
     better.value = undefined
     cures.value = []
     problem.value = ''
+    said.value = undefined
   }
   function take(found: Looked, than: DayOut) {
     if (found.plan && found.plan.cost < (better.value ?? than).cost - 1e-6)
       better.value = found.plan
+    if (found.said) said.value = found.said
     if (found.cure) cures.value = [...cures.value, found.cure]
   }
-  async function look(body: DayIn, than: DayOut, seconds: number) {
+  /** From the plan `than`, with the steps `pins` where they are in it. */
+  async function look(body: DayIn, than: DayOut, seconds: number, pins: string[] = []) {
     stop()
+    said.value = undefined
     const mine = (asked = new AbortController())
     looking.value = true
     cures.value = []
@@ -51,7 +59,7 @@ export function useLook() {
       const answer = await fetch('/api/day/look', {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ ...body, seconds }),
+        body: JSON.stringify({ ...body, seconds, tasks: placesOf(than), pins }),
         signal: mine.signal,
       })
       if (!answer.ok || !answer.body) throw await refused(answer)
@@ -70,7 +78,7 @@ export function useLook() {
     }
   }
   onBeforeUnmount(stop)
-  return { better, cures, looking, problem, look, stop, forget }
+  return { better, cures, looking, said, problem, look, stop, forget }
 }
 
 async function refused(answer: Response): Promise<Error> {

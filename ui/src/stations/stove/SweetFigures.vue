@@ -5,7 +5,7 @@ import type { SweetBatch } from '@/api/client'
 import { countdown, grams, minutes } from '@/say'
 import { ran } from '@/shell/now'
 import { stepLeft } from './glance'
-import { inWords, lateIn, loadNow, takes } from './steps'
+import { inWords, lateIn, lateOf, loadNow, takes } from './steps'
 import WeighMidway from './WeighMidway.vue'
 
 /** The one figure of a sweet that is made: the clock of the step in hand, else its pieces; what else runs; what it ends as. */
@@ -81,7 +81,7 @@ const range = computed(() => {
           batch.weighed_kg === null ? '' : ', weighed'
         }}.
         <span v-if="batch.stop_kg && !batch.done" class="soft"
-          >Off the fire at {{ grams(batch.stop_kg) }} in the pan.</span
+          >Cooked down, it weighs {{ grams(batch.stop_kg) }} in the pan.</span
         >
         <span class="soft legend-line">
           <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what is
@@ -92,6 +92,7 @@ const range = computed(() => {
         v-if="first?.stop_kg && first.phase === 'running' && !batch.finished"
         :stop-kg="first.stop_kg"
         :late-kg="first.late_kg"
+        :late-of="lateOf(batch, first)"
         :late="lateIn(batch, first, left(first))"
         :pan="pan"
         @weigh="(kg, late) => $emit('midway', first!, kg, late)"

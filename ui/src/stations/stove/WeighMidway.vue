@@ -2,13 +2,15 @@
 import { computed, ref, watch } from 'vue'
 import FormField from '@/form/FormField.vue'
 import { figure } from '@/form/numbers'
-import { grams } from '@/say'
+import { grams, listed } from '@/say'
 
 /** What cooks down to a weight is weighed midway: how long it still takes is told by that. */
 const props = defineProps<{
   stopKg: number
   /** Of what is in it at the end, so much goes in on the way. */
   lateKg: number
+  /** Its names. */
+  lateOf: string[]
   /** That goes in late in the cooking: it is held to be in from here on. */
   late: boolean
   pan: { name: string; mass_kg: number } | undefined
@@ -46,9 +48,8 @@ function weigh() {
       }})</label
     >
     <label v-if="lateKg > 0"
-      ><input v-model="lateIn" type="checkbox" /> what goes in at the end is in ({{
-        grams(lateKg)
-      }})</label
+      ><input v-model="lateIn" type="checkbox" /> {{ listed(lateOf) }}
+      {{ lateOf.length > 1 ? 'are' : 'is' }} in ({{ grams(lateKg) }})</label
     >
     <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
   </form>

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { SweetBatch } from '@/api/client'
-import { clockOf, cooks, lateIn, loadNow, nextAfter, takes } from './steps'
+import { clockOf, cooks, lateIn, lateOf, loadNow, nextAfter, takes } from './steps'
 
 type Step = SweetBatch['steps'][number]
 const step = (key: string, phase: string, more: object = {}) =>
@@ -82,4 +82,11 @@ test('what goes in on the way is held to be in once it was weighed, or near the 
   expect(lateIn(batch(row(null, { step: 'press' }), row(null, { when: '' })), cook, 2000)).toBe(
     true,
   )
+  const named = batch(
+    row(null, { name: 'sugar' }),
+    row(0.02, { name: 'ghee' }),
+    row(null, { name: 'milk', when: '' }),
+    row(null, { name: 'nuts', step: 'press' }),
+  )
+  expect(lateOf(named, cook)).toEqual(['sugar', 'ghee'])
 })

@@ -44,8 +44,14 @@ export function nextAfter(steps: Step[], on: Step | undefined): Step | undefined
 /** What of it cooks by itself takes a burner; a base has a pan and a burner of its own. */
 export const cooks = (s: Step | undefined) => Boolean(s?.fire && !s.base)
 
+const lateRows = (batch: Pick<SweetBatch, 'rows'>, s: Step) =>
+  batch.rows.filter((r) => r.step === s.key && r.when === 'at the end')
+
+/** What goes in on the way, by name. */
+export const lateOf = (batch: Pick<SweetBatch, 'rows'>, s: Step) =>
+  lateRows(batch, s).map((r) => r.name)
+
 /** Whether what goes in on the way is held to be in: it was weighed, or two thirds of the time are over. */
 export function lateIn(batch: Pick<SweetBatch, 'rows'>, s: Step, left: number): boolean {
-  const rows = batch.rows.filter((r) => r.step === s.key && r.when === 'at the end')
-  return rows.every((r) => r.weighed_kg !== null) || left < s.seconds.likely / 3
+  return lateRows(batch, s).every((r) => r.weighed_kg !== null) || left < s.seconds.likely / 3
 }

@@ -10,6 +10,7 @@ from dataclasses import dataclass, field, replace
 
 from ...composition.composition import Composition
 from ...composition.materials import Material
+from ...properties.density import density_kg_m3
 from ..caramel.plan import KEEPS
 
 
@@ -37,7 +38,7 @@ class Thing:
             key=material.key,
             name=material.name,
             parts=material.parts,
-            bulk_kg_m3=material.bulk_kg_m3,
+            bulk_kg_m3=_poured_kg_m3(material),
             added_sugar=CARAMEL_ADDED if material.key == "caramel" else material.added_sugar,
             allergens=material.allergens,
             group=material.group,
@@ -49,6 +50,17 @@ class Thing:
     @property
     def milk(self) -> bool:
         return self.group in ("milk", "plant")
+
+
+POURED_C = 10.0
+"""Milk is measured cold, out of the fridge, °C."""
+
+
+def _poured_kg_m3(material: Material) -> float:
+    """What a filled measure weighs, kg/m³: of a milk by its parts, as the Bench measures it."""
+    if material.group in ("milk", "plant"):
+        return float(density_kg_m3(material.parts, POURED_C))
+    return material.bulk_kg_m3
 
 
 CARAMEL_ADDED = 0.90

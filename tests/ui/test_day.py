@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import SIZES, WALK, clean_in_both, later, pick, write
+from tests.ui.hands import BOTH, SIZES, WALK, clean_in_both, later, pick, write
 from tests.ui.test_everything import ask, off_all
 
 
@@ -75,6 +75,20 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     expect(comes).to_have_count(0)
     after = ask(f"{kitchen_url}/api/days/{number}")
     assert after["version"] == 2 and after["plan"]["tasks"] != day["plan"]["tasks"]
+    changed = page.get_by_label("What was changed")
+    expect(changed).to_contain_text("20 minutes longer: all of it was pushed.")
+
+    # the network is gone: it is pushed here, and the server hears of it when it is back
+    page.context.set_offline(True)
+    now.get_by_role("button", name="40 min").click()
+    expect(comes).to_contain_text("Worked out here")
+    comes.get_by_role("button", name="Push it all").click()
+    expect(page.get_by_text("Pushed here, and not on the server yet")).to_be_visible()
+    assert ask(f"{kitchen_url}/api/days/{number}")["version"] == 2
+    page.context.set_offline(False)
+    expect(page.get_by_text("Pushed here, and not on the server yet")).to_have_count(0)
+    expect(changed.get_by_role("listitem")).to_have_count(2)
+    assert ask(f"{kitchen_url}/api/days/{number}")["version"] == 3
 
     # the act is the act of its making on the Stove; what is done there is ticked here
     now.get_by_role("link", name="Go to it").click()
@@ -88,6 +102,68 @@ def test_a_supper_of_four_from_its_sentence_to_its_stove(page: Page, kitchen_url
     page.get_by_role("link", name="Again, another day.").click()
     expect(page.get_by_role("button", name="how many people: 16 people")).to_be_visible()
     expect(page.get_by_role("link", name="Regatta supper", exact=True)).to_be_visible()
+
+
+BARS = re.compile("Arrows move it")
+CALMEST = re.compile("The calmest found so far|There is no calmer plan")
+
+
+def rested(page: Page):
+    """Nothing better is looked for any more."""
+    expect(page.get_by_text(CALMEST)).to_be_visible(timeout=20_000)
+
+
+@BOTH  # by drag and keys, or from the list
+def test_a_step_is_put_elsewhere_taken_back_and_a_roomier_day_laid_beside(page: Page, kitchen_url: str, size: str):
+    page.set_viewport_size(SIZES[size])
+    page.goto(kitchen_url + "/day?sweets=sweet%3Dbasundi%7Csweet%3Dcarrot-halwa&serve=tomorrow+19%3A30")
+    expect(told(page)).to_contain_text("On time")
+    rested(page)
+    acts = page.get_by_label("What is done when")
+    before = acts.locator("th[scope=row]").all_inner_texts()
+    by_hand = page.get_by_label("Moved by hand")
+    if size == "phone":
+        acts.get_by_role("button", name=re.compile("Milk on .* to the first boil")).first.click()
+        acts.get_by_role("button", name="30 min earlier").click()
+    else:
+        bar = page.get_by_role("button", name=BARS).filter(has_text="basundi").first
+        at = bar.bounding_box()
+        page.mouse.move(at["x"] + 9, at["y"] + at["height"] - 6)
+        page.mouse.down()
+        page.mouse.move(at["x"] - 40, at["y"] + at["height"] - 6, steps=4)
+        expect(page.locator(".ghost text")).to_have_text(re.compile(r"\d\d:\d[05]"))
+        page.mouse.up()
+    expect(by_hand).to_contain_text(re.compile("steps? moved"))
+    expect(acts.get_by_text("held here").first).to_be_visible()
+    expect(acts.get_by_text(re.compile(r"was \d\d:\d\d")).first).to_be_visible()
+    expect(told(page)).to_contain_text("On time")
+    clean_in_both(page)
+    if size != "phone":  # by keys: to the burner below
+        bar = page.get_by_role("button", name=BARS).filter(has_text="basundi").first
+        hob = re.search(r", ([^,]*): ", bar.get_attribute("aria-label")).group(1)
+        bar.focus()
+        page.keyboard.press("ArrowDown" if "left" in hob else "ArrowUp")
+        expect(by_hand.get_by_role("button", name="Let the basundi go")).to_be_visible()
+        expect(bar).not_to_have_attribute("aria-label", re.compile(hob))
+        by_hand.get_by_role("button", name="Take it back").click()
+    held = acts.get_by_text("held here").count()
+    by_hand.get_by_role("button", name="Let the basundi go").click()
+    expect(acts.get_by_text("held here")).to_have_count(0)
+    by_hand.get_by_role("button", name="Take it back").click()
+    expect(acts.get_by_text("held here")).to_have_count(held)
+    by_hand.get_by_role("button", name="Take it back").click()
+    expect(by_hand).to_have_count(0)
+    assert acts.locator("th[scope=row]").all_inner_texts() == before
+    # both paces beside each other; the roomy one is taken, and stands in the sentence
+    paces = page.get_by_label("Close or roomy")
+    paces.get_by_role("button", name="Lay a roomier plan beside it").click()
+    expect(paces.get_by_role("article")).to_have_count(2)
+    expect(paces.get_by_role("article").last).to_contain_text(re.compile("Roomy.*on your feet", re.DOTALL))
+    clean_in_both(page)
+    paces.get_by_role("button", name="Take the roomy one").click()
+    expect(page).to_have_url(re.compile("pace=roomy"))
+    expect(page.get_by_role("button", name="how much room is left: more, with room at each")).to_be_visible()
+    expect(paces.get_by_role("article").first.get_by_role("button", name="Take the close one")).to_be_visible()
 
 
 @WALK

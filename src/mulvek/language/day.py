@@ -140,6 +140,21 @@ def wait_words(act: str, minutes: int) -> str:
     return f"It waits {span(minutes)} longer than is good for: {act[:1].lower()}{act[1:]}"
 
 
+def taken_words(sweet: str, minutes: int, way: str, of: str) -> str:
+    """What was done when a step ended otherwise.
+
+    >>> taken_words("basundi", 20, "push", ""), taken_words("kulfi", -5, "through", "lunch")
+    ('Basundi took 20 minutes longer: all of it was pushed.', 'Kulfi took 5 minutes less: lunch was given up.')
+    """
+    took = f"{span(abs(minutes))} {'longer' if minutes >= 0 else 'less'}"
+    did = {
+        "push": "all of it was pushed",
+        "anew": "the rest was worked out anew",
+        "through": f"{of or 'the hour at table'} was given up",
+    }[way]
+    return f"{_first(sweet)} took {took}: {did}."
+
+
 def cure_words(cure: Cure, day: Day) -> str:
     """The change, as one would do it."""
     name = next((job.name for job in day.jobs if job.key == cure.of), cure.of)

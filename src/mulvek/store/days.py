@@ -68,15 +68,15 @@ class Days:
         self.session.flush()
         return _kept(row)
 
-    def follow(self, day_id: int, version: int, plan: dict[str, Any]) -> KeptDay:
-        """Another plan from now on.
+    def follow(self, day_id: int, version: int, plan: dict[str, Any], asked: dict[str, Any]) -> KeptDay:
+        """Another plan from now on, of a day that may have changed with it (``asked``).
 
         :raises Conflict: field "version", when another screen was quicker.
         """
         row = self._row(day_id)
         if row.version != version:
             raise Conflict("version", "The day was changed on another screen.", "Look at it again, then decide.")
-        row.plan, row.version = plan, version + 1
+        row.plan, row.asked, row.version = plan, asked, version + 1
         self.session.flush()
         return _kept(row)
 

@@ -2,6 +2,7 @@
 
 import threading
 from collections.abc import Callable
+from dataclasses import replace
 from functools import partial
 from typing import Any
 
@@ -33,12 +34,14 @@ from ..wire.day_plan import (
     MovedOut,
     SlipIn,
     SlippedOut,
+    Taken,
     answer_day,
     answer_move,
     answer_way,
     errand_of,
     plan_of,
     stays_of,
+    taken_out,
 )
 from .bases import ready_bases
 from .begin import planned
@@ -160,19 +163,28 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.reading() as session:
             day = Days(session).day(path.id)
         before, asked = _kept(day).plan, read_written(day.asked)
+        choice = Taken(at_s=now, task=body.task, end_s=body.end_s, way=body.take) if body.take else None
+        if choice and (told_already := day.asked.get("taken")) and choice.same(told_already[-1]):
+            return SlippedOut(day=_kept(day), ways=[])  # sent twice: its answer was lost on the way
         plan = plan_of(asked, before.tasks)
         if body.task not in plan.placed:
             raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
         if body.end_s > max(now, asked.seconds(plan.placed[body.task].end)) + LONGEST_SLIP_S:
             raise BadInput("end_s", "That is more than a day late.", "Say when it ends, within a day.")
         found = ways(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
-        told = [answer_way(asked, plan, way, after) for way, after in found]
-        if body.take is not None:
-            way = next((way for way in told if way.way == body.take), None)
+        told = [answer_way(asked, plan, way) for way in found]
+        if choice is not None:
+            way = next((way for way in told if way.way == choice.way), None)
             if way is None:
                 raise Conflict("take", "That way is not there any more.", "Push it all, or look again.")
+            followed = next(way.day for way in found if way.way == choice.way)
+            minutes = round((body.end_s - asked.seconds(plan.placed[body.task].end)) / 60)
+            choice = choice.model_copy(update={"of": way.of, "minutes": minutes})
+            kept = written_day(replace(asked, day=followed)) | {
+                "taken": [*day.asked.get("taken", []), choice.model_dump(mode="json")]
+            }
             with db.writing() as session:
-                day = Days(session).follow(path.id, body.version, way.plan.model_dump(mode="json"))
+                day = Days(session).follow(path.id, body.version, way.plan.model_dump(mode="json"), kept)
             changes.publish()
         return SlippedOut(day=_kept(day), ways=told)
 
@@ -218,8 +230,9 @@ def _kept(day: KeptDay) -> KeptDayOut:
             name=day.name,
             serve_s=day.serve_at_s,
             query=day.query,
-            plan=DayOut.model_validate(day.plan),
+            plan=(plan := DayOut.model_validate(day.plan)),
             batches=list(day.batches),
+            taken=[taken_out(plan, Taken.model_validate(one)) for one in day.asked.get("taken", [])],
         )
 
 

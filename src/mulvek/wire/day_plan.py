@@ -1,6 +1,8 @@
 """JSON of a day's plan: its acts and sweets as they are shown, taken back as they were shown, and a day that is followed."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from typing import Any
 
 from pydantic import Field
 
@@ -19,10 +21,20 @@ from ..core.day.tasks import (
     Placed,
     Plan,
 )
-from ..core.day.ways import Way
+from ..core.day.ways import Way, WayOn
 from ..core.equipment.burners import Flame
 from ..core.errors import BadInput, Conflict, Impossible
-from ..language.day import UNSAID, act_of, ahead_words, cure_words, fault_words, late_words, short_words, wait_words
+from ..language.day import (
+    UNSAID,
+    act_of,
+    ahead_words,
+    cure_words,
+    fault_words,
+    late_words,
+    short_words,
+    taken_words,
+    wait_words,
+)
 from .day import AskedDay, DayIn, MoveIn, PlacedIn, ShownDay
 from .happenings import Key
 from .model import Body, Name, Out, Words
@@ -47,6 +59,15 @@ class DayTaskOut(Out):
     pot: int | None
     stay: str
     cold: Cold
+    after: list["WaitOut"] = Field(default_factory=list)
+    helper: bool = Field(False, description="A helper can do it")
+
+
+class WaitOut(Out):
+    """What a task comes after, and how many minutes after it at the least."""
+
+    task: str
+    least: int
 
 
 class DaySweetOut(Out):
@@ -116,6 +137,13 @@ class DayOut(Out):
     burners: int
     ahead: list[AheadOut] = Field(default_factory=list, description="What can be got ready the evening before")
     helped: list[SittingOut] = Field(default_factory=list, description="When a helper is there")
+    away: list["NoGoOut"] = Field(default_factory=list, description="When nothing can be done, or a glance at most")
+
+
+class NoGoOut(Out):
+    start_s: float
+    end_s: float
+    seated: bool
 
 
 class CureOut(Out):
@@ -180,6 +208,8 @@ def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
                     pot=place.pot,
                     stay=task.run,
                     cold=cold,
+                    after=[WaitOut(task=wait.task, least=wait.least) for wait in task.after],
+                    helper=task.helper,
                 )
             )
     sittings = rules.standing([(t, plan.placed[t.key]) for job in day.jobs for t in job.tasks])
@@ -219,6 +249,10 @@ def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
             for one in together([one for job in day.jobs for one in job.ahead])
         ],
         helped=[SittingOut(start_s=asked.seconds(s.start), end_s=asked.seconds(s.end)) for s in day.kitchen.helper],
+        away=[
+            NoGoOut(start_s=asked.seconds(a.start), end_s=asked.seconds(a.end), seated=a.kind == "seated")
+            for a in day.kitchen.away
+        ],
     )
 
 
@@ -330,27 +364,57 @@ class KeptDayOut(Out):
     query: str
     plan: DayOut
     batches: list[int]
+    taken: list["TakenOut"] = Field(default_factory=list, description="Ways that were taken when something slipped")
+
+
+class Taken(Body):
+    """A way that was taken, as it is kept: which step ended otherwise, when, by how many minutes than it was planned then."""
+
+    at_s: float
+    task: Words
+    end_s: float
+    way: Way
+    of: str = ""
+    minutes: int = 0
+
+    def same(self, kept: Mapping[str, Any]) -> bool:
+        """It is that one, told again."""
+        return all(kept.get(key) == getattr(self, key) for key in ("task", "end_s", "way"))
+
+
+class TakenOut(Out):
+    """A way that was taken, in words."""
+
+    at_s: float
+    said: str
+
+
+def taken_out(plan: DayOut, taken: Taken) -> TakenOut:
+    sweet = next((plan.sweets[t.sweet].name for t in plan.tasks if t.key == taken.task), "")
+    return TakenOut(at_s=taken.at_s, said=taken_words(sweet, taken.minutes, taken.way, taken.of))
 
 
 class WayOut(Out):
-    """One way on: the plan then, what begins at another time, and waits that are longer than they should be."""
+    """One way on: the plan then, what begins at another time, and waits that are longer than they should be; ``of``: the hours
+    that are given up for it."""
 
     way: Way
+    of: str
     plan: DayOut
     moved: list[str]
     waits: list[str]
 
 
-def answer_way(asked: AskedDay, before: Plan, way: Way, after: Plan) -> WayOut:
-    told = answer_day(asked, after, checked=False)
+def answer_way(asked: AskedDay, before: Plan, on: WayOn) -> WayOut:
+    told = answer_day(replace(asked, day=on.day), on.plan, checked=False)
     acts = {task.key: task.act for task in told.tasks}
-    waits = [wait_words(acts[key], over) for key, over in broken_waits(asked.day, after)]
-    return WayOut(way=way, plan=told, moved=moved(before, after), waits=waits)
+    waits = [wait_words(acts[key], over) for key, over in broken_waits(on.day, on.plan)]
+    return WayOut(way=on.way, of=on.of, plan=told, moved=moved(before, on.plan), waits=waits)
 
 
 class SlippedOut(Out):
-    """What comes of it: everything pushed as far as it must be, and if there is one, the rest worked out anew. The day as it
-    is followed, which is as it was unless a way was taken."""
+    """What comes of it: everything pushed as far as it must be; where that is better, the rest worked out anew, or an hour at
+    table given up. The day as it is followed, which is as it was unless a way was taken."""
 
     day: KeptDayOut
     ways: list[WayOut]

@@ -3749,6 +3749,11 @@ export interface components {
              * @description What can be got ready the evening before
              */
             ahead?: components["schemas"]["AheadOut"][];
+            /**
+             * Away
+             * @description When nothing can be done, or a glance at most
+             */
+            away?: components["schemas"]["NoGoOut"][];
             /** Burners */
             burners: number;
             /** Chance */
@@ -3842,6 +3847,8 @@ export interface components {
         DayTaskOut: {
             /** Act */
             act: string;
+            /** After */
+            after?: components["schemas"]["WaitOut"][];
             /**
              * Cold
              * @enum {string}
@@ -3858,6 +3865,12 @@ export interface components {
              * @enum {string}
              */
             hands: "none" | "look" | "busy" | "lock";
+            /**
+             * Helper
+             * @description A helper can do it
+             * @default false
+             */
+            helper?: boolean;
             /** Hob */
             hob: number | null;
             /** Key */
@@ -4900,6 +4913,11 @@ export interface components {
             query: string;
             /** Serve S */
             serve_s: number;
+            /**
+             * Taken
+             * @description Ways that were taken when something slipped
+             */
+            taken?: components["schemas"]["TakenOut"][];
             /** Version */
             version: number;
         };
@@ -6279,6 +6297,15 @@ export interface components {
             on_scale_kg: number | null;
             /** Pan */
             pan: string;
+        };
+        /** NoGoOut */
+        NoGoOut: {
+            /** End S */
+            end_s: number;
+            /** Seated */
+            seated: boolean;
+            /** Start S */
+            start_s: number;
         };
         /**
          * NoteIn
@@ -7807,7 +7834,7 @@ export interface components {
              * Take
              * @default null
              */
-            take?: ("push" | "anew") | null;
+            take?: ("push" | "anew" | "through") | null;
             /** Task */
             task: string;
             /** Version */
@@ -7815,8 +7842,8 @@ export interface components {
         };
         /**
          * SlippedOut
-         * @description What comes of it: everything pushed as far as it must be, and if there is one, the rest worked out anew. The day as it
-         *     is followed, which is as it was unless a way was taken.
+         * @description What comes of it: everything pushed as far as it must be; where that is better, the rest worked out anew, or an hour at
+         *     table given up. The day as it is followed, which is as it was unless a way was taken.
          */
         SlippedOut: {
             day: components["schemas"]["KeptDayOut"];
@@ -9291,6 +9318,16 @@ export interface components {
             slot: string;
         };
         /**
+         * TakenOut
+         * @description A way that was taken, in words.
+         */
+        TakenOut: {
+            /** At S */
+            at_s: number;
+            /** Said */
+            said: string;
+        };
+        /**
          * TaughtBy
          * @description A batch that taught a number: its own figure against the table's, and how much it counted.
          */
@@ -9720,6 +9757,16 @@ export interface components {
             word: string;
         };
         /**
+         * WaitOut
+         * @description What a task comes after, and how many minutes after it at the least.
+         */
+        WaitOut: {
+            /** Least */
+            least: number;
+            /** Task */
+            task: string;
+        };
+        /**
          * Way
          * @description One pan on one flame: whole time in s with its range, shortest and continuous stirring, cook's time.
          */
@@ -9748,11 +9795,14 @@ export interface components {
         };
         /**
          * WayOut
-         * @description One way on: the plan then, what begins at another time, and waits that are longer than they should be.
+         * @description One way on: the plan then, what begins at another time, and waits that are longer than they should be; ``of``: the hours
+         *     that are given up for it.
          */
         WayOut: {
             /** Moved */
             moved: string[];
+            /** Of */
+            of: string;
             plan: components["schemas"]["DayOut"];
             /** Waits */
             waits: string[];
@@ -9760,7 +9810,7 @@ export interface components {
              * Way
              * @enum {string}
              */
-            way: "push" | "anew";
+            way: "push" | "anew" | "through";
         };
         /**
          * WeighedIn

@@ -51,16 +51,17 @@ def improve(
     return packer.plans(rounds, goes_on)
 
 
-def anew(day: Day, before: Plan, now: int, ends: Mapping[str, int], rounds: int = 30) -> Plan | None:
-    """The rest of a day worked out anew from ``now`` on, when some tasks end otherwise than planned (``ends``): what began
-    before stays where it is. None when the rest finds no place."""
+def anew(day: Day, before: Plan, now: int, ends: Mapping[str, int], rounds: int = 30) -> Iterator[Plan]:
+    """The rest of a day worked out anew from ``now`` on, when some tasks end otherwise than planned (``ends``), each plan
+    cheaper than the one before: what began before stays where it is. None when the rest finds no place."""
     fixed = {
         key: replace(place, end=max(place.start + 1, ends.get(key, place.end)))
         for key, place in before.placed.items()
         if place.start < now or key in ends
     }
-    plans = list(Packer(day, 1, fixed, now).plans(rounds, lambda: True))
-    return plans[-1] if plans else None
+    packer = Packer(day, 1, fixed, now)
+    packer.home = before.placed
+    return packer.plans(rounds, lambda: True)
 
 
 @dataclass(slots=True)

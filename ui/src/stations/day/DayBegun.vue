@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, unwrap, type DayOut } from '@/api/client'
+import { ApiProblem, api, unwrap, type DayOut, type WayOut } from '@/api/client'
 import { useRunning } from '@/api/kitchen'
 import { capital, clock } from '@/say'
 import { kitchenMinute } from '@/shell/minute'
@@ -12,7 +12,9 @@ import { numberWord, ofTwenty, spanOf } from './day'
 import DayActs from './DayActs.vue'
 import DayAhead from './DayAhead.vue'
 import DayAfter from './DayAfter.vue'
+import { pushed } from './shift'
 import { usePicture } from './usePicture'
+import { useSlips } from './useSlips'
 
 /** A day that was begun, as it is followed: what is next, and what comes of it when something takes longer. */
 const route = useRoute()
@@ -25,7 +27,8 @@ const asked = useQuery({
   retry: false,
 })
 const kept = computed(() => asked.data.value)
-const plan = computed(() => kept.value?.plan)
+const slips = useSlips(kept, (day) => client.setQueryData(['day-begun', id], day))
+const { plan, waiting, refused } = slips
 const running = useRunning()
 const now = computed(() => kitchenMinute.value / 1000)
 const done = computed(() =>
@@ -41,24 +44,46 @@ const page = (sweet: number) => `/stove/sweet/${kept.value!.batches[sweet]}`
 
 /** It ends so many minutes later than it would now. */
 const LATER = [10, 20, 40]
-type Way = 'push' | 'anew'
+type Way = WayOut['way']
+const NO_NETWORK = 0
+/** What comes of it as it is worked out here, where the server cannot be asked. */
+function here(task: string, end_s: number): WayOut[] {
+  const after = pushed(plan.value!, now.value, task, end_s)
+  const before = new Map(plan.value!.tasks.map((t) => [t.key, t.start_s]))
+  const moved = after.tasks.filter((t) => t.start_s !== before.get(t.key)).map((t) => t.key)
+  return [{ way: 'push', of: '', plan: after, moved, waits: [] }]
+}
 const slip = useMutation({
-  mutationFn: ({ minutes, take }: { minutes: number; take: Way | null }) => {
+  networkMode: 'always',
+  mutationFn: async ({ minutes, take }: { minutes: number; take: Way | null }) => {
     const task = next.value!
     const end_s = Math.max(task.end_s, now.value) + minutes * 60
     const body = { task: task.key, end_s, version: kept.value!.version, take }
-    return unwrap(api.POST('/api/days/{id}/slip', { params: { path: { id: id.value } }, body }))
+    try {
+      if (waiting.value.length) throw new ApiProblem(NO_NETWORK, '', '', [])
+      const path = { id: id.value }
+      return await unwrap(api.POST('/api/days/{id}/slip', { params: { path }, body }))
+    } catch (error) {
+      if (!(error instanceof ApiProblem) || error.status !== NO_NETWORK) throw error
+      if (take === 'push') slips.push({ task: task.key, end_s, now_s: now.value })
+      else if (take) throw error
+      return { day: undefined, ways: take ? [] : here(task.key, end_s) }
+    }
   },
   onSuccess: (answer, { take }) => {
     if (!take) return
     slip.reset()
+    if (!answer.day) return
     client.setQueryData(['day-begun', id], answer.day)
     void client.invalidateQueries({ queryKey: ['day-begun'] })
   },
 })
+const alone = computed(() => slip.data.value && !slip.data.value.day)
 const ways = computed(() => slip.data.value?.ways ?? [])
 const tried = computed(() => slip.variables.value?.minutes ?? 0)
-const WAYS: Record<Way, string> = { push: 'Push it all', anew: 'The rest anew' }
+const WAYS = { push: 'Push it all', anew: 'The rest anew' }
+const verb = (w: WayOut) =>
+  w.way === 'through' ? `Give up ${w.of || 'the hour at table'}` : WAYS[w.way]
 const lateThen = (plan: DayOut) =>
   plan.sweets
     .filter((s) => s.ready_s > s.due_s + 30)
@@ -126,13 +151,26 @@ const acts = (n: number) =>
             :disabled="slip.isPending.value"
             @click="slip.mutate({ minutes: tried, take: w.way })"
           >
-            {{ WAYS[w.way] }}
+            {{ verb(w) }}
           </button>
         </div>
+        <p v-if="alone" class="soft">
+          Worked out here, as the server cannot be reached: other ways, and what waits too long, are
+          told when it can.
+        </p>
         <button type="button" class="touch" @click="slip.reset()">As it was</button>
       </section>
       <p v-if="slip.error.value" class="problem" role="alert">{{ slip.error.value.message }}</p>
 
+      <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
+      <p v-if="waiting.length" class="soft waits" role="status">
+        Pushed here, and not on the server yet: it hears of it when it can be reached.
+      </p>
+      <ul v-if="kept.taken?.length" class="taken" aria-label="What was changed">
+        <li v-for="t in kept.taken" :key="t.at_s">
+          <b>{{ clock(t.at_s) }}</b> {{ t.said }}
+        </li>
+      </ul>
       <p class="told">
         <template v-if="plan.late_min"
           ><b class="late">{{ plan.said.join(' ') }}</b></template
@@ -243,6 +281,20 @@ const acts = (n: number) =>
   flex-wrap: wrap;
   gap: 0 22px;
   padding-inline: 4px;
+}
+.waits {
+  padding-inline: 4px;
+}
+.taken {
+  margin: 0;
+  padding: 0 4px;
+  list-style: none;
+  font: 400 18px/26px var(--words);
+}
+.taken b {
+  margin-right: 8px;
+  font: 700 18px/26px var(--figures);
+  font-variant-numeric: tabular-nums;
 }
 .told {
   font: 400 20px/29px var(--words);

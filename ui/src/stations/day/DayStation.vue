@@ -76,14 +76,14 @@ const {
   forget,
 } = useLook()
 const byHand = useMoves()
-const { last: hand, moving, problem: moveProblem } = byHand
+const { last: hand, before: unmoved, moving, problem: moveProblem } = byHand
 const first = computed(() => (problem.value || asked.value.wrong ? undefined : answer.data.value))
 /** The plan that is shown is still that of other words. */
 const stale = computed(
   () => answer.isPlaceholderData.value || said.value !== JSON.stringify(asked.value.body ?? ''),
 )
 const plan = computed(() =>
-  first.value ? (better.value ?? hand.value?.plan ?? first.value) : undefined,
+  first.value ? (better.value ?? hand.value?.plan ?? unmoved.value ?? first.value) : undefined,
 )
 
 // a plan rests a moment, then a calmer one is looked for; of one that is late what would help

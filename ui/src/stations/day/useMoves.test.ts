@@ -48,6 +48,9 @@ test('a move is sent with the plan that stands and what is held, and says what m
   expect(moves.last.value!.plan).toBe(after)
   moves.undo()
   expect(moves.last.value).toBeUndefined()
+  expect(moves.before.value).toBe(FIRST)
+  moves.forget()
+  expect(moves.before.value).toBeUndefined()
 })
 
 test('what cannot be moved says why, and changes nothing', async () => {

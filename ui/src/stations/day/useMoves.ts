@@ -19,6 +19,8 @@ export interface Move {
 /** What of the plan is moved by hand: each move is worked out around what is held already, and can be taken back. */
 export function useMoves() {
   const done = shallowRef<ByHand[]>([])
+  /** The plan before anything was moved. */
+  const before = shallowRef<DayOut>()
   const problem = ref('')
   const moving = ref(false)
   const last = computed(() => done.value.at(-1))
@@ -32,8 +34,9 @@ export function useMoves() {
       const found = await unwrap(
         api.POST('/api/day/move', { body: { ...body, tasks: placesOf(plan), pins, ...to } }),
       )
-      const before = new Map(plan.tasks.map((t) => [t.key, t.start_s]))
-      const was = new Map(found.moved.map((key) => [key, before.get(key)!]))
+      const began = new Map(plan.tasks.map((t) => [t.key, t.start_s]))
+      const was = new Map(found.moved.map((key) => [key, began.get(key)!]))
+      before.value ??= plan
       done.value = [...done.value, { plan: found.plan, pins: found.pins, was }]
       return true
     } catch (error) {
@@ -55,7 +58,8 @@ export function useMoves() {
   }
   function forget() {
     done.value = []
+    before.value = undefined
     problem.value = ''
   }
-  return { last, problem, moving, move, undo, letGo, forget }
+  return { last, before, problem, moving, move, undo, letGo, forget }
 }

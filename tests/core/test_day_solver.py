@@ -11,7 +11,7 @@ from ortools.sat.python import cp_model
 
 from mulvek.core.day import rules
 from mulvek.core.day import search as searching
-from mulvek.core.day.chance import chances
+from mulvek.core.day.chance import chances, surer, worth
 from mulvek.core.day.check import faults
 from mulvek.core.day.model import DayModel
 from mulvek.core.day.packer import improve, pack
@@ -117,7 +117,7 @@ def test_looking_packs_then_solves_and_only_ever_tells_a_calmer_plan():
     beats = []
     found = list(search(Errand(day=supper(), seconds=2.0), beat=lambda: beats.append(1)))
     plans = [plan for plan in found if isinstance(plan, Plan)]
-    costs = [cost(supper(), plan) for plan in plans]
+    costs = [worth(supper(), plan) for plan in plans]
     assert costs == sorted(costs, reverse=True) and len(set(costs)) == len(costs) >= 2
     assert "alone" not in found and len(beats) > 3
 
@@ -125,7 +125,20 @@ def test_looking_packs_then_solves_and_only_ever_tells_a_calmer_plan():
 def test_looking_goes_on_from_the_plan_that_is_shown():
     best = [plan for plan in search(Errand(day=supper(), seconds=2.0)) if isinstance(plan, Plan)][-1]
     after = [p for p in search(Errand(day=supper(), seconds=0.6, before=best)) if isinstance(p, Plan)]
-    assert all(cost(supper(), plan) < cost(supper(), best) for plan in after)
+    assert all(worth(supper(), plan) < worth(supper(), best) for plan in after)
+
+
+def test_what_others_hold_up_gets_more_to_spare_and_is_on_time_more_often():
+    """By the first plan of a supper in which all is eaten at once, hands that are busy elsewhere make a sweet late."""
+    first = next(improve(supper(), 1))
+    best = [plan for plan in search(Errand(day=supper(), seconds=3.0)) if isinstance(plan, Plan)][-1]
+    before, after = chances(supper(), first), chances(supper(), best)
+    assert before.all < 0.9 < after.all
+    assert sum(after.late.values()) < sum(before.late.values())
+    more = surer(supper(), first)
+    for job, was in zip(more.jobs, supper().jobs, strict=True):
+        assert (job.spare > was.spare) == (before.each[job.key] < 0.93)
+        assert rules.buffer(job) >= rules.buffer(was)
 
 
 def test_without_a_solver_the_packer_serves_alone_and_says_so(monkeypatch):
@@ -134,7 +147,7 @@ def test_without_a_solver_the_packer_serves_alone_and_says_so(monkeypatch):
     assert found[-1] == "alone" and isinstance(found[0], Plan)
 
 
-def test_a_plan_of_one_step_is_proved_to_be_the_calmest():
+def test_a_plan_of_one_sweet_is_proved_to_be_the_calmest():
     jobs = supper().jobs[-1:]
     found = list(search(Errand(day=Day(supper().kitchen, jobs), seconds=20.0)))
     assert found[-1] == "proved"

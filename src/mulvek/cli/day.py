@@ -100,7 +100,7 @@ def _day(args: argparse.Namespace) -> int:
 
 SAID = {
     "alone": "The solver is not installed: calmer plans are looked for without it.",
-    "proved": "There is no calmer plan of this day.",
+    "proved": "There is no calmer plan that is as sure.",
 }
 
 

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ..core.day import rules
 from ..core.day.ahead import Do, together
-from ..core.day.chance import chances
+from ..core.day.chance import chances, worth
 from ..core.day.check import faults
 from ..core.day.cures import Cure, What, shortages
 from ..core.day.pins import bound, in_the_way, settle
@@ -175,8 +175,7 @@ def plan_of(asked: AskedDay, tasks: Sequence[PlacedIn | DayTaskOut]) -> Plan:
     )
     if gone or placed.keys() != day.tasks.keys():
         raise Conflict("tasks", "That plan is of another day.", "Have it worked out once more.")
-    late = {job.key: max(0, placed[job.last].end + rules.buffer(job) - job.due) for job in day.jobs}
-    return Plan(placed, late)
+    return Plan(placed, rules.lateness(day, placed))
 
 
 def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
@@ -241,7 +240,7 @@ def answer_day(asked: AskedDay, plan: Plan, checked: bool = True) -> DayOut:
         late_min=plan.lateness,
         chance=chance.all,
         said=said + [short_words(short, day) for short in shortages(day)] if said else [],
-        cost=rules.cost(day, dict(plan.placed), late),
+        cost=worth(day, plan, chance),
         planned_at_s=asked.at_s,
         burners=len(day.kitchen.hobs),
         ahead=[
@@ -272,7 +271,7 @@ def answer_cure(cure: Cure, day: Day) -> CureOut:
 
 class LookedOut(Out):
     """One line of a search: a better plan, or a change and what it does; ``said``: there is no solver here, or it proved that
-    the last plan is the calmest; ``over`` when nothing more comes."""
+    no plan that is as sure is calmer; ``over`` when nothing more comes."""
 
     plan: DayOut | None = None
     cure: CureOut | None = None

@@ -5589,7 +5589,7 @@ export interface components {
         /**
          * LookedOut
          * @description One line of a search: a better plan, or a change and what it does; ``said``: there is no solver here, or it proved that
-         *     the last plan is the calmest; ``over`` when nothing more comes.
+         *     no plan that is as sure is calmer; ``over`` when nothing more comes.
          */
         LookedOut: {
             /** @default null */

@@ -326,8 +326,7 @@ class DayModel:
         for key, task in self.tasks.items():
             start = value.value(self.starts[key])
             placed[key] = Placed(start, start + value.value(self.minutes[key]), *where.get(task.run, (None, None)))
-        late = {job.key: max(0, placed[job.last].end + rules.buffer(job) - job.due) for job in self.day.jobs}
-        return Plan(placed, late)
+        return Plan(placed, rules.lateness(self.day, placed))
 
 
 def all_hands(task: Task) -> int:

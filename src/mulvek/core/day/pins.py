@@ -46,7 +46,7 @@ def in_the_way(day: Day, before: Plan, pins: Mapping[str, Placed]) -> list[str]:
 
 def _put(day: Day, before: Plan, pins: Mapping[str, Placed]) -> Plan:
     placed = {**before.placed, **pins}
-    return Plan(placed, {job.key: max(0, placed[job.last].end + rules.buffer(job) - job.due) for job in day.jobs})
+    return Plan(placed, rules.lateness(day, placed))
 
 
 def _moved_alone(day: Day, before: Plan, pins: Mapping[str, Placed]) -> Plan | None:

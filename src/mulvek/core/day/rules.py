@@ -1,6 +1,7 @@
 """The rules of a day, in one table: packer, checker and simulation read these and no others."""
 
 import math
+from collections.abc import Mapping
 
 from ..ranges import Z80
 from .tasks import Day, DayKitchen, Job, Placed, Task
@@ -120,7 +121,12 @@ def early_cost(job: Job) -> float:
     return 0.0 if hours >= 200 else float(max(0, min(4, round(36 / hours))))
 
 
-def cost(day: Day, placed: dict[str, Placed], late: dict[str, int]) -> float:
+def lateness(day: Day, placed: Mapping[str, Placed]) -> dict[str, int]:
+    """By how many minutes each sweet misses its hour less its buffer."""
+    return {job.key: max(0, placed[job.last].end + buffer(job) - job.due) for job in day.jobs}
+
+
+def cost(day: Day, placed: Mapping[str, Placed], late: Mapping[str, int]) -> float:
     """Of a whole plan: the less, the better."""
     tasks = day.tasks
     sittings = standing([(tasks[key], p) for key, p in placed.items()])

@@ -13,16 +13,22 @@ from types import ModuleType
 from typing import Literal
 
 from . import rules
+from .chance import surer, worth
 from .check import faults
 from .cures import Cure, cures, least_late
 from .packer import improve
 from .tasks import Day, Placed, Plan
 
 Said = Literal["alone", "proved"]
-"""There is no solver here, so the packer serves alone; there is no calmer plan than the last one."""
+"""There is no solver here, so the packer serves alone; there is no calmer plan than the last one that is as sure."""
 Found = Plan | Cure | Said
-PACKS, MOST_PACKED_S = 0.25, 3.0
-"""Share of the time, and how long at most, before the solver goes on from what was packed."""
+PACKED, ALONE = (0.1, 0.15, 0.2, 0.25), (0.4, 0.6, 0.8, 1.0)
+"""Until when, of the time, is packed before what is often late gets more to spare; then the solver has half of what is left,
+again and again."""
+REPAIR = 0.04
+"""Of the time, in which a plan is packed that keeps what is to spare now."""
+LEAST_S, ENOUGH_S = 0.2, 2.0
+"""The solver is not asked for less; and it is not asked again when so much is left."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -46,42 +52,78 @@ def load_solver() -> ModuleType | None:
 
 def search(errand: Errand, seed: int = 1, beat: Callable[[], None] = lambda: None) -> Iterator[Found]:
     """Better and better plans for so many seconds; of a day that is late the changes that would help, too. ``beat`` is called
-    all along."""
-    day, began, best = errand.day, time.monotonic(), errand.before
-    least = float("inf") if best is None else rules.cost(day, dict(best.placed), dict(best.late))
+    all along.
 
-    def until(seconds: float) -> Callable[[], bool]:
+    What is often late by a plan that is on time, as others hold it up, gets more minutes to spare; plans of that day are
+    plans of this one, and are told by what they are worth in this one.
+    """
+    day, began, best = errand.day, time.monotonic(), errand.before
+    least = float("inf") if best is None else worth(day, best)
+    solver = load_solver()
+
+    def until(share: float) -> Callable[[], bool]:
         """A day that is late is not looked at for longer than half the time: what would help is worth more."""
 
         def goes_on() -> bool:
             beat()
             late = best is not None and best.lateness
-            return time.monotonic() - began < (min(seconds, errand.seconds / 2) if late else seconds)
+            return time.monotonic() - began < errand.seconds * (min(share, 0.5) if late else share)
 
         return goes_on
 
-    def calmer(plan: Plan) -> bool:
+    def told(plan: Plan) -> Plan | None:
+        """It, as a plan of the day that was asked, when it is the best so far."""
         nonlocal best, least
-        cost = rules.cost(day, dict(plan.placed), dict(plan.late))
-        if cost > least - 1e-6 or faults(day, plan):
-            return False
-        best, least = plan, cost
-        return True
+        plan = Plan(plan.placed, rules.lateness(day, plan.placed))
+        if faults(day, plan) or (now := worth(day, plan)) > least - 1e-6:
+            return None
+        best, least = plan, now
+        return plan
 
-    solver = load_solver()
-    packs = errand.seconds if solver is None else min(MOST_PACKED_S, PACKS * errand.seconds)
-    yield from filter(calmer, improve(day, seed, None, until(packs), errand.pins, best))
+    def left() -> float:
+        return errand.seconds - (time.monotonic() - began)
+
+    def packed(of: Day, plan: Plan | None, share: float) -> Iterator[Plan]:
+        return improve(of, seed, None, until(share), errand.pins, plan)
+
+    kept, latest, proved = day, best, False
+    for share in PACKED if solver else ALONE:
+        for latest in packed(kept, latest, share):
+            if (better := told(latest)) is not None:
+                yield better
+        if latest is None or latest.lateness:
+            break
+        kept, latest = _surer(kept, latest)
     if solver is None:
         yield "alone"
-    elif best is not None and (left := errand.seconds - (time.monotonic() - began)) > 0:
-        for found in solver.solve(day, best, left, until(errand.seconds), pins=errand.pins, seed=seed):
-            if found == "proved" or calmer(found):
-                yield found
+    while solver is not None and latest is not None and left() > LEAST_S:
+        share = 1 - left() / errand.seconds / 2 if left() > ENOUGH_S else 1.0
+        for found in solver.solve(kept, latest, left(), until(share), pins=errand.pins, seed=seed):
+            proved = found == "proved"
+            if isinstance(found, Plan):
+                latest = found
+                if (better := told(found)) is not None:
+                    yield better
+        if best is None or best.lateness:
+            break
+        before, (kept, latest) = kept, _surer(kept, latest)
+        if proved and kept == before:
+            yield "proved"
+            return
+        for latest in packed(kept, latest, 1 - left() / errand.seconds + REPAIR):
+            if (better := told(latest)) is not None:
+                yield better
     if best is None or not best.lateness or errand.seconds <= 0 or errand.pins:
         return
     soon = least_late(day, seed)
     beat()
     yield from cures(day, soon if soon and soon.lateness < best.lateness else best, seed)
+
+
+def _surer(day: Day, plan: Plan) -> tuple[Day, Plan]:
+    """With more to spare for what is often late, and the plan as one of that day, which it may not keep."""
+    more = surer(day, plan)
+    return more, Plan(plan.placed, rules.lateness(more, plan.placed))
 
 
 class _Beat:

@@ -1,6 +1,8 @@
 """The boathouse's making that is over: kalakand of two milks, both bases a tenth light, counted, eaten on the second day."""
 
+import math
 from typing import Any
+from urllib.parse import urlencode
 
 from ..core.batch.events import (
     BaseWeighed,
@@ -18,17 +20,22 @@ from ..core.batch.events import (
     Stirred,
     Weighed,
 )
+from ..core.day.check import faults
+from ..core.day.packer import improve
 from ..core.planning.curdle.forecast import curdle
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.sweets.plan import SweetForecast, plan_sweet
 from ..store.batches import Batches
 from ..store.database import Database
+from ..store.days import Days, KeptDay
 from ..store.planned import Planned
 from ..store.shelf import read_shelf
 from ..wire.curd import CurdleIn, read_curdle
+from ..wire.day import DayIn, read_day, written_day
+from ..wire.day_plan import answer_day
 from ..wire.reduce import ForecastOut, ReduceIn, read_plan
 from ..wire.sweet_batch import run_of
-from ..wire.sweet_words import SweetIn, read_prices, read_sweet_plan
+from ..wire.sweet_words import SweetIn, Things, read_prices, read_sweet_plan
 from ..wire.sweets import SweetOut
 
 DAY_S = 86_400.0
@@ -40,7 +47,7 @@ TOLD_PIECES, GAVE = 22, 0.89
 
 
 def make(db: Database, now_s: float) -> None:
-    began = now_s - 8.6 * DAY_S
+    began = now_s - 8.15 * DAY_S
     shelf = db.kept(read_shelf)
     words = SweetIn.model_validate(KALAKAND)
     plan = plan_sweet(read_sweet_plan(words, shelf))
@@ -68,6 +75,31 @@ def make(db: Database, now_s: float) -> None:
         happened += _to_the_plate(plan, max(milk_s, curd_s) + 300.0)
         for at, what in sorted(happened, key=lambda pair: pair[0]):
             batches.append(sweet, what, at, now_s)
+    _day(db, shelf, words, sweet, began)
+
+
+def _day(db: Database, shelf: Things, words: SweetIn, sweet: int, began: float) -> None:
+    """The day that it was made for, to look back at and to copy."""
+    serve_s = math.ceil((began + 9 * 3600.0) / 1800) * 1800.0
+    said = {"sweets": [{"plan": words.model_dump(mode="json")}], "serve_s": serve_s, "start_s": began}
+    asked = read_day(DayIn.model_validate(said), shelf, began)
+    plan = next(plan for plan in improve(asked.day, rounds=4) if not faults(asked.day, plan))
+    own = {key: str(value) for key, value in KALAKAND.items() if key != "whole_packs"}
+    with db.writing() as session:
+        Days(session).add(
+            KeptDay(
+                id=0,
+                version=1,
+                name="Prizegiving",
+                created_at_s=began,
+                serve_at_s=serve_s,
+                query=urlencode({"sweets": urlencode(own), "people": "8"}),
+                asked=written_day(asked),
+                plan=answer_day(asked, plan).model_dump(mode="json"),
+                batches=(sweet,),
+            ),
+            None,
+        )
 
 
 def _to_the_plate(plan: SweetForecast, at: float) -> list[tuple[float, Happening]]:

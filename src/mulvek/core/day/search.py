@@ -4,6 +4,7 @@
 pickled and hexadecimal. It loads the solver before it reads, so that one may be kept warm.
 """
 
+import os
 import pickle
 import sys
 import time
@@ -27,6 +28,8 @@ PACKED, ALONE = (0.1, 0.15, 0.2, 0.25), (0.4, 0.6, 0.8, 1.0)
 again and again."""
 REPAIR = 0.04
 """Of the time, in which a plan is packed that keeps what is to spare now."""
+BEHIND = 10
+"""So much nicer than the kitchen itself: the Stove is as quick while a day is worked out."""
 LEAST_S, ENOUGH_S = 0.2, 2.0
 """The solver is not asked for less; and it is not asked again when so much is left."""
 
@@ -52,78 +55,93 @@ def load_solver() -> ModuleType | None:
 
 def search(errand: Errand, seed: int = 1, beat: Callable[[], None] = lambda: None) -> Iterator[Found]:
     """Better and better plans for so many seconds; of a day that is late the changes that would help, too. ``beat`` is called
-    all along.
-
-    What is often late by a plan that is on time, as others hold it up, gets more minutes to spare; plans of that day are
-    plans of this one, and are told by what they are worth in this one.
-    """
-    day, began, best = errand.day, time.monotonic(), errand.before
-    least = float("inf") if best is None else worth(day, best)
-    solver = load_solver()
-
-    def until(share: float) -> Callable[[], bool]:
-        """A day that is late is not looked at for longer than half the time: what would help is worth more."""
-
-        def goes_on() -> bool:
-            beat()
-            late = best is not None and best.lateness
-            return time.monotonic() - began < errand.seconds * (min(share, 0.5) if late else share)
-
-        return goes_on
-
-    def told(plan: Plan) -> Plan | None:
-        """It, as a plan of the day that was asked, when it is the best so far."""
-        nonlocal best, least
-        plan = Plan(plan.placed, rules.lateness(day, plan.placed))
-        if faults(day, plan) or (now := worth(day, plan)) > least - 1e-6:
-            return None
-        best, least = plan, now
-        return plan
-
-    def left() -> float:
-        return errand.seconds - (time.monotonic() - began)
-
-    def packed(of: Day, plan: Plan | None, share: float) -> Iterator[Plan]:
-        return improve(of, seed, None, until(share), errand.pins, plan)
-
-    kept, latest, proved = day, best, False
-    for share in PACKED if solver else ALONE:
-        for latest in packed(kept, latest, share):
-            if (better := told(latest)) is not None:
-                yield better
-        if latest is None or latest.lateness:
-            break
-        kept, latest = _surer(kept, latest)
-    if solver is None:
+    all along."""
+    look = _Look(errand, seed, beat)
+    yield from look.packed_plans()
+    if look.solver is None:
         yield "alone"
-    while solver is not None and latest is not None and left() > LEAST_S:
-        share = 1 - left() / errand.seconds / 2 if left() > ENOUGH_S else 1.0
-        for found in solver.solve(kept, latest, left(), until(share), pins=errand.pins, seed=seed):
-            proved = found == "proved"
-            if isinstance(found, Plan):
-                latest = found
-                if (better := told(found)) is not None:
-                    yield better
-        if best is None or best.lateness:
-            break
-        before, (kept, latest) = kept, _surer(kept, latest)
-        if proved and kept == before:
-            yield "proved"
-            return
-        for latest in packed(kept, latest, 1 - left() / errand.seconds + REPAIR):
-            if (better := told(latest)) is not None:
-                yield better
+    else:
+        yield from look.solved_plans()
+    best = look.best
     if best is None or not best.lateness or errand.seconds <= 0 or errand.pins:
         return
-    soon = least_late(day, seed)
+    soon = least_late(errand.day, seed)
     beat()
-    yield from cures(day, soon if soon and soon.lateness < best.lateness else best, seed)
+    yield from cures(errand.day, soon if soon and soon.lateness < best.lateness else best, seed)
 
 
-def _surer(day: Day, plan: Plan) -> tuple[Day, Plan]:
-    """With more to spare for what is often late, and the plan as one of that day, which it may not keep."""
-    more = surer(day, plan)
-    return more, Plan(plan.placed, rules.lateness(more, plan.placed))
+class _Look:
+    """A search as it goes on: the best plan so far, and the day whose plans are looked for just now.
+
+    What is often late by a plan that is on time, as others hold it up, gets more minutes to spare; plans of that day are
+    plans of the one that was asked, and are told by what they are worth in that one.
+    """
+
+    def __init__(self, errand: Errand, seed: int, beat: Callable[[], None]) -> None:
+        self.errand, self.seed, self.beat = errand, seed, beat
+        self.solver = load_solver()
+        self.began = time.monotonic()
+        self.best = self._latest = errand.before
+        self._day = errand.day
+        self._least = float("inf") if errand.before is None else worth(errand.day, errand.before)
+
+    def packed_plans(self) -> Iterator[Plan]:
+        for share in PACKED if self.solver else ALONE:
+            yield from self._packed(share)
+            if self._latest is None or self._latest.lateness:
+                return
+            self._surer(self._latest)
+
+    def solved_plans(self) -> Iterator[Plan | Literal["proved"]]:
+        proved = False
+        while self.solver is not None and self._latest is not None and (left := self._left()) > LEAST_S:
+            until = self._until(1 - left / self.errand.seconds / 2 if left > ENOUGH_S else 1.0)
+            for solved in self.solver.solve(
+                self._day, self._latest, left, until, pins=self.errand.pins, seed=self.seed
+            ):  # fmt: skip
+                proved = solved == "proved"
+                if isinstance(solved, Plan):
+                    yield from self._better(solved)
+            if self.best is None or self.best.lateness:
+                return
+            before = self._day
+            self._surer(self._latest)
+            if proved and self._day == before:
+                yield "proved"
+                return
+            yield from self._packed(1 - self._left() / self.errand.seconds + REPAIR)
+
+    def _packed(self, share: float) -> Iterator[Plan]:
+        found = improve(self._day, self.seed, None, self._until(share), self.errand.pins, self._latest)
+        for plan in found:
+            yield from self._better(plan)
+
+    def _better(self, plan: Plan) -> Iterator[Plan]:
+        """It, as a plan of the day that was asked, when it is the best so far."""
+        self._latest, day = plan, self.errand.day
+        told = Plan(plan.placed, rules.lateness(day, plan.placed))
+        if not faults(day, told) and (now := worth(day, told)) < self._least - 1e-6:
+            self.best, self._least = told, now
+            yield told
+
+    def _surer(self, plan: Plan) -> None:
+        """More to spare for what is often late, and the plan as one of that day, which it may not keep."""
+        self._day = surer(self._day, plan)
+        self._latest = Plan(plan.placed, rules.lateness(self._day, plan.placed))
+
+    def _left(self) -> float:
+        return self.errand.seconds - (time.monotonic() - self.began)
+
+    def _until(self, share: float) -> Callable[[], bool]:
+        """For so much of the time; a day that is late is not looked at for longer than half of it: what would help is worth
+        more."""
+
+        def goes_on() -> bool:
+            self.beat()
+            most = min(share, 0.5) if self.best is not None and self.best.lateness else share
+            return time.monotonic() - self.began < self.errand.seconds * most
+
+        return goes_on
 
 
 class _Beat:
@@ -139,6 +157,8 @@ class _Beat:
 
 
 def main() -> None:
+    if hasattr(os, "nice"):
+        os.nice(BEHIND)
     load_solver()
     sent = sys.stdin.buffer.read()
     if not sent:  # kept warm, and never asked

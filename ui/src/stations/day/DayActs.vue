@@ -104,6 +104,7 @@ tr {
 }
 th {
   width: 62px;
+  white-space: nowrap;
   padding: 6px 0 4px;
   text-align: left;
   vertical-align: baseline;
@@ -133,6 +134,9 @@ td.soft {
 }
 .done {
   opacity: 0.5;
+}
+.done th {
+  padding-right: 12px;
 }
 .done th::before {
   content: '✓ ';

@@ -18,6 +18,8 @@ const feet = computed(() => ({
   told: made.value.reduce((sum, s) => sum + s.feet_told_s, 0) / 60,
   took: made.value.reduce((sum, s) => sum + s.feet_s, 0) / 60,
 }))
+const span = ({ low, high }: { low: number; high: number }) =>
+  low === high ? low : `${low}–${high}`
 </script>
 
 <template>
@@ -49,7 +51,7 @@ const feet = computed(() => ({
             <td>{{ clock(s.told_s) }}</td>
             <td>
               {{ s.counted ?? '–' }}
-              <small>told {{ s.told_pieces.low }}–{{ s.told_pieces.high }}</small>
+              <small>told {{ span(s.told_pieces) }}</small>
             </td>
             <td>
               <span v-for="step in s.steps.slice(0, 3)" :key="step.step" class="step">{{

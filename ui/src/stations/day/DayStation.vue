@@ -331,7 +331,9 @@ async function begin(name: string, key: string): Promise<string> {
     <div v-if="plan" class="act">
       <p class="soft" role="status">
         <template v-if="looking">Looking for a calmer way…</template>
-        <template v-else-if="lookSaid === 'proved'">There is no calmer plan that is as sure.</template>
+        <template v-else-if="lookSaid === 'proved'"
+          >There is no calmer plan that is as sure.</template
+        >
         <template v-else-if="better">The calmest found so far.</template>
         <template v-if="lookSaid === 'alone' && !looking">
           Its solver is not installed here; it was looked for without.</template

@@ -213,7 +213,7 @@ def test_one_unreadable_row_and_an_orphan_are_named(file):
         "caramel": 1,
         "sweet": 3,
         "rehearsal": 0,
-        "day": 0,
+        "day": 1,
     }
 
 

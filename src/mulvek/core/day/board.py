@@ -30,7 +30,7 @@ class Board:
         self.pots = [self._line() for _ in day.kitchen.pots]
         self.fridge = self._line()
         self.freezer = self._line()
-        self._hands_there, self._people, self._cook = _hands(day.kitchen, self.length)
+        self._hands_there, self._people, self._cook = hands_there(day.kitchen, self.length)
 
     def _line(self) -> Line:
         return np.zeros(self.length, dtype=np.int32)
@@ -123,7 +123,7 @@ def within(line: Sums, starts: int, offset: int, minutes: int) -> Line:
     return line[offset + minutes : offset + minutes + starts] - line[offset : offset + starts]
 
 
-def _hands(kitchen: DayKitchen, length: int) -> tuple[Line, Line, Line]:
+def hands_there(kitchen: DayKitchen, length: int) -> tuple[Line, Line, Line]:
     """Hundredths of hands there, people there, and whether the cook is."""
     spans = stretches(kitchen, kitchen.start + length)
     counts = [end - start for start, end, _, _ in spans]

@@ -5,9 +5,15 @@ more than it must. Quick enough for a phone, and never wrong; a calmer way may s
 from collections.abc import Mapping
 from dataclasses import replace
 
+import numpy as np
+
 from . import rules
+from .board import hands_there
 from .chance import arcs_of
 from .tasks import Day, Placed, Plan, Task
+
+LONGEST_LOOK = 1440
+"""Minutes further on in which hands are looked for."""
 
 
 def shifted(day: Day, plan: Plan, now: int, ends: Mapping[str, int]) -> Plan:
@@ -19,15 +25,17 @@ def shifted(day: Day, plan: Plan, now: int, ends: Mapping[str, int]) -> Plan:
     arcs = arcs_of(day, plan)
     tasks = day.tasks
     placed: dict[str, Placed] = {}
+    hands = _Hands(day, plan)
     for key in sorted(tasks, key=lambda key: (plan.placed[key].start, plan.placed[key].end)):
         was = plan.placed[key]
         minutes = was.end - was.start
         if was.start < now or key in ends:
             placed[key] = replace(was, end=max(was.start + 1, ends.get(key, was.end)))
-            continue
-        start = max([was.start, now, *(placed[b].end + least for b, least in arcs[key] if b in placed)])
-        start = _free(day, tasks[key], start, minutes, [(tasks[k], p) for k, p in placed.items()])
-        placed[key] = replace(was, start=start, end=start + minutes)
+        else:
+            start = max([was.start, now, *(placed[b].end + least for b, least in arcs[key] if b in placed)])
+            start = hands.free_from(tasks[key], start, minutes)
+            placed[key] = replace(was, start=start, end=start + minutes)
+        hands.take(tasks[key], placed[key])
     late = {
         job.key: max(0, placed[job.last].end - job.due) if placed[job.last].end > plan.placed[job.last].end
         else plan.late[job.key]
@@ -36,28 +44,38 @@ def shifted(day: Day, plan: Plan, now: int, ends: Mapping[str, int]) -> Plan:
     return Plan({key: placed[key] for key in tasks}, late)
 
 
-def _free(day: Day, task: Task, start: int, minutes: int, others: list[tuple[Task, Placed]]) -> int:
-    """The first minute from ``start`` on at which there are hands for all of it."""
-    if not task.load:
-        return start
-    others = [(t, p) for t, p in others if t.load and p.end > start]
-    for at in range(start, start + 1440):
-        if all(_hands(day, task, minute, others) for minute in range(at, at + minutes)):
-            return at
-    return start
+class _Hands:
+    """Hands that are there and hands that are taken, minute by minute, beyond the end of the day."""
 
+    def __init__(self, day: Day, plan: Plan) -> None:
+        self.first = day.kitchen.start
+        last = max([day.kitchen.end, *(p.end for p in plan.placed.values())]) + 2 * LONGEST_LOOK
+        self.taken, self.busy, self.own = (np.zeros(last - self.first, dtype=np.int32) for _ in range(3))
+        self.there, self.people, self.cook = hands_there(day.kitchen, last - self.first)
 
-def _hands(day: Day, task: Task, minute: int, others: list[tuple[Task, Placed]]) -> bool:
-    hands, helper = rules.hands_at(day.kitchen, minute)
-    there = [t for t, p in others if p.start <= minute < p.end]
-    cook = hands - helper >= rules.ONE_PAIR
-    if sum(t.load for t in there) + task.load > hands:
-        return False
-    if task.load < rules.BUSY:
-        return cook or helper >= rules.ONE_PAIR or task.load <= rules.GLANCE
-    busy = [t for t in there if t.load >= rules.BUSY]
-    own = [t for t in busy if not t.helper]
-    return len(busy) < cook + (helper >= rules.ONE_PAIR) and (task.helper or len(own) < cook)
+    def take(self, task: Task, place: Placed) -> None:
+        span = slice(place.start - self.first, place.end - self.first)
+        self.taken[span] += task.load
+        if task.load >= rules.BUSY:
+            self.busy[span] += 1
+            self.own[span] += not task.helper
+
+    def free_from(self, task: Task, start: int, minutes: int) -> int:
+        """The first minute from ``start`` on at which there are hands for all of it."""
+        if not task.load:
+            return start
+        at = start - self.first
+        span = slice(at, at + LONGEST_LOOK + minutes)
+        bad = self.taken[span] + task.load > self.there[span]
+        if task.load >= rules.BUSY:
+            bad |= self.busy[span] >= self.people[span]
+            if not task.helper:
+                bad |= self.own[span] >= self.cook[span]
+        elif task.load > rules.GLANCE:
+            bad |= self.people[span] == 0
+        before = np.concatenate(([0], np.cumsum(bad)))
+        free = np.flatnonzero(before[minutes:] == before[: len(before) - minutes])
+        return start + int(free[0]) if len(free) and free[0] < LONGEST_LOOK else start
 
 
 def moved(before: Plan, after: Plan) -> list[str]:

@@ -76,7 +76,7 @@ const last = computed(() => Math.max(...shown.value.map((s) => s.plan.end_s)))
           {{ s.plan.sittings.length === 1 ? 'go' : 'goes' }}, all on time
           <b>{{ ofTwenty(s.plan.chance) }}</b> times.
         </p>
-        <p v-if="s.mine" class="soft">This is the one below.</p>
+        <p v-if="s.mine" class="soft">This is the one that is shown.</p>
         <button v-else type="button" class="plate line" @click="emit('take', s.pace)">
           Take the {{ s.pace === 'roomy' ? 'roomy' : 'close' }} one
         </button>

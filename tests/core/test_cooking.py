@@ -20,9 +20,12 @@ from mulvek.core.batch.events import (
     Undo,
 )
 from mulvek.core.errors import BadInput, Conflict
+from mulvek.core.planning.sweets.cooked_level import cooked_level_m
 from mulvek.core.ranges import Range
+from mulvek.language.step_facts import step_facts
 from mulvek.wire.sweet_batch import run_of
 from tests.core.test_sweets import RUN, check_sweet_event, happened, planned, sweet_state
+from tests.days import forecast
 
 COOK = next(s for s in RUN.steps if s.key == "cook")
 TOLD = COOK.seconds.likely
@@ -161,3 +164,26 @@ def test_what_a_former_release_began_has_none():
     former = replace(RUN, gives_kg={})
     log = happened((0, Begun()))
     assert all(s.cooking is None for s in sweet_state(former, log, 5).steps)
+
+
+def test_fruit_that_cooks_down_has_a_level_in_its_pan_and_what_has_it_on_the_bench_has_none_here():
+    fruit = forecast("cooked-fruit", "mango")
+    (cook,) = [step for step in fruit.steps if step.key == "cook"]
+    start, stop = cooked_level_m(fruit, cook.key)
+    shape = fruit.plan.hearth.pan.shape
+    # what fills the pan to its last level weighs what the scale is to say, as dense as hot fruit with sugar is
+    assert 1000 < fruit.stop_kg / shape.volume_m3(stop) < 1200
+    steam = (fruit.into_pan_kg - fruit.stop_kg) / (shape.volume_m3(start) - shape.volume_m3(stop))
+    assert steam == pytest.approx(962, abs=3)
+    assert any(f"{stop * 100:.1f} cm when it is done" in said for said in step_facts(cook, fruit))
+    kulfi = forecast("kulfi", "cooked-fruit")
+    levels = {step.key: level for step in kulfi.steps if (level := cooked_level_m(kulfi, step.key))}
+    assert list(levels) == ["part.cooked-fruit.cook"] and levels["part.cooked-fruit.cook"][1] < 0.05
+    for sweet, school in (("condensed-milk", "sugar-in"), ("carrot-halwa", "milk"), ("kalakand", "two-bases")):
+        other = forecast(sweet, school)
+        assert not any(cooked_level_m(other, step.key) for step in other.steps)
+
+
+def test_what_a_pan_cannot_hold_at_once_has_no_one_level():
+    much = forecast("cooked-fruit", "mango", "20 kg")
+    assert all(cooked_level_m(much, step.key) is None for step in much.steps)

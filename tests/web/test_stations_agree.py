@@ -8,7 +8,7 @@ from hypothesis import HealthCheck, given, settings
 
 from mulvek.cli.main import main
 from mulvek.core.planning.curdle.pieces import USES
-from mulvek.core.planning.sweets.library import library
+from mulvek.core.planning.sweets.library import library, things
 from tests import sizes
 from tests.sizes import sized
 from tests.strategies import curdlings, reductions, strainings, sweets
@@ -164,3 +164,10 @@ def test_the_command_line_says_what_the_server_says(kind, client, monkeypatch, c
             assert code == 2 and json.loads(said.out)["message"] == served.json["fields"][0]["message"]
 
     ask()
+
+
+@pytest.mark.parametrize("milk", ["buffalo", "cow", "double-toned", "skim", "coconut"])
+def test_two_litres_of_milk_weigh_on_the_bench_what_they_weigh_in_sweets(client, milk):
+    """A jug that was told in Sweets comes back as the same jug when its base is planned on the Bench."""
+    told = bench(client, milk=milk, amount="2 L", stop="three quarters")
+    assert things()[milk].bulk_kg_m3 * 2e-3 == pytest.approx(told["milk_kg"], rel=1e-3)

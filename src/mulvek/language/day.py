@@ -6,6 +6,7 @@ from ..core.day.ahead import Ahead
 from ..core.day.cures import Cure, Short
 from ..core.day.tasks import Day, Job, Placed, Task
 from ..core.equipment.quantities import say
+from .names import the
 
 _ACTS = {
     "ready": "Measure the milk; wet the pan first.",
@@ -48,20 +49,12 @@ def ahead_words(one: Ahead) -> str:
 def act_of(task: Task, place: Placed, day: Day) -> str:
     """What is done when a task begins."""
     name = task.key.rsplit("/", 1)[-1]
-    hob = f"on {_the(day.kitchen.hobs[place.hob].name)}" if place.hob is not None else ""
-    pot = f"in {_the(day.kitchen.pots[place.pot].name)}" if place.pot is not None else ""
+    hob = f"on {the(day.kitchen.hobs[place.hob].name)}" if place.hob is not None else ""
+    pot = f"in {the(day.kitchen.pots[place.pot].name)}" if place.pot is not None else ""
     if task.say:
         return f"{task.say} {_first(f'{hob}, {pot}')}." if hob and _opens(task, day) else task.say
     words = _ACTS.get(name, name)
     return words.format(hob=hob, pot=pot, every=task.every, minutes=place.end - place.start)
-
-
-def _the(name: str) -> str:
-    """
-    >>> _the("left burner"), _the("the old brass pot")
-    ('the left burner', 'the old brass pot')
-    """
-    return name if name.lower().startswith(("the ", "my ", "our ")) else f"the {name}"
 
 
 def _opens(task: Task, day: Day) -> bool:

@@ -1,10 +1,12 @@
 """What hands need at a step, in words: how strong, how hot, how many loads, how large; from the plan's own answers."""
 
 from ..core.equipment.quantities import say
+from ..core.planning.sweets.cooked_level import cooked_level_m
 from ..core.planning.sweets.drinking import Drinks
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.planning.sweets.shaping import BOIL_S, FryAnswer, SlabAnswer, SyrupAnswer
 from ..core.planning.sweets.steps import PlannedStep
+from .names import the
 
 
 def step_facts(step: PlannedStep, f: SweetForecast) -> list[str]:
@@ -48,7 +50,17 @@ def _figures(step: PlannedStep, f: SweetForecast) -> list[str]:
             stand = f.frozen.stand_s
             return [f"Before it is eaten it stands {stand.low / 60:.0f} to {stand.high / 60:.0f} minutes."]
         case _:
-            return []
+            return _level(step, f)
+
+
+def _level(step: PlannedStep, f: SweetForecast) -> list[str]:
+    level = cooked_level_m(f, step.key)
+    if level is None:
+        return []
+    start, stop = (m * 100 for m in level)
+    return [
+        f"In {the(f.plan.hearth.pan.name)} it stands {start:.1f} cm deep at first, and {stop:.1f} cm when it is done."
+    ]
 
 
 def _syrup(syrup: SyrupAnswer) -> list[str]:

@@ -57,7 +57,7 @@ def gives(built: Built, kg: float, of: str = "") -> dict[str, float]:
     """
     found: dict[str, float] = {}
     for part in built.sides:
-        found |= gives(part, kg * _of_part(built, part), f"part.{part.sweet.key}.")
+        found |= gives(part, kg * of_part(built, part), f"part.{part.sweet.key}.")
     found |= {f"{of}base-{b.letter}": b.made_kg * kg for b in built.bases}
     soak = built.school.soak
     for step in built.school.steps:
@@ -71,7 +71,7 @@ def gives(built: Built, kg: float, of: str = "") -> dict[str, float]:
     return found
 
 
-def _of_part(built: Built, part: Built) -> float:
+def of_part(built: Built, part: Built) -> float:
     """How much of a part goes into a kilogram of the whole, kg."""
     key, school = part.sweet.key, built.school
     if school.soak and school.soak.within == key:

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, clean
+from tests.ui.hands import BOTH, SIZES, WALK, clean
 from tests.web.test_instruments import ask
 
 RABRI = 3
@@ -61,6 +61,38 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     page.reload()
     expect(page.locator("p.answer")).to_contain_text("Stop when")
     expect(said).to_have_count(0)
+
+
+@WALK
+def test_what_is_done_next_time_is_put_in_the_sentence_and_taken_back(page: Page, kitchen_url: str, size: str):
+    page.set_viewport_size(SIZES[size])
+    ask(
+        f"{kitchen_url}/api/batches/{RABRI}/events",
+        {
+            "event": {
+                "kind": "fault_found",
+                "fault": "split-in-pan",
+                "cause": "hard-boil",
+                "answers": {},
+                "next_time": True,
+            }
+        },
+    )
+    page.goto(kitchen_url + "/bench")
+    said = page.get_by_label("From the last time")
+    expect(said).to_contain_text("This time: a gentler flame after the first boil.")
+    sentence = page.locator(".sentence").first
+    expect(sentence).to_contain_text("a medium flame")
+    off = page.locator("p.answer").inner_text()
+    said.get_by_role("button", name="Put it in the sentence").click()
+    expect(sentence).to_contain_text("a gentle flame")
+    expect(page).to_have_url(re.compile("flame=gentle"))
+    expect(said).to_contain_text("it stands in the sentence")
+    expect(page.locator("p.answer")).not_to_have_text(off)
+    clean(page)
+    said.get_by_role("button", name="Take it back").click()
+    expect(sentence).to_contain_text("a medium flame")
+    expect(page.locator("p.answer")).to_have_text(off)
 
 
 @BOTH

@@ -2,6 +2,7 @@
 
 import pytest
 
+from mulvek.core.mending.faults import faults
 from tests.web.test_making import POT, begin, happens
 
 
@@ -172,3 +173,36 @@ def test_milk_that_was_lit_for_a_sweet_tells_how_it_was_stirred_and_stopped(clie
     told = mend(client, batch=sweet["id"], fault="skin-lumps")
     gap = next(c for c in told["causes"] if c["key"] == "gap")
     assert gap["speaks"][0]["batch"] == milk and "a stir every" in gap["speaks"][0]["text"]
+
+
+SENT = {"boil": "to_boil", "when": "sugar_time", "stir": "stirring", "time": "drain_time", "cold": "rinse_c", "thin": "dilute_to"}  # fmt: skip
+"""Words of the address that are sent under another name."""
+SETS = [(f.key, c.key, of, dict(words)) for f in faults().values() for c in f.causes for of, words in c.sets.items()]
+
+
+@pytest.mark.parametrize(("fault", "cause", "of", "words"), SETS)
+def test_what_is_done_next_time_can_be_said_in_the_next_sentence(client, fault, cause, of, words):
+    plain = {
+        "reduce": ("/api/bench/reduce", {"milk": 1, "amount": "2 L", "pan": 1, "burner": 1, "stop": "half", "sugar": "100 g"}),
+        "curdle": ("/api/bench/curdle", {"milk": 2, "amount": "2 L", "pan": 1, "burner": 1}),
+        "sweet": ("/api/sweets/plan", {"sweet": "carrot-halwa", "want": "1 kg", "pan": 1, "burner": 1}),
+    }  # fmt: skip
+    route, plan = plain[of]
+    said = {}
+    for word, value in words.items():
+        if word in ("lid", "wet"):
+            said["lid" if word == "lid" else "wetted"] = value in ("on", "wet")
+        else:
+            number = {"rinses": int, "thin": float, "cold": float}.get(word, str)
+            said[SENT.get(word, word)] = number(value)
+    answer = client.post(route, json=plan | said)
+    assert answer.status_code == 200, (fault, cause, answer.json)
+
+
+def test_the_next_plan_is_told_its_words_and_only_where_it_has_them(client, thick):
+    happens(client, thick, kind="fault_found", fault="split-in-pan", cause="hard-boil", answers={}, next_time=True)
+    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    assert kept["sets"] == {"flame": "gentle"}
+    happens(client, thick, kind="fault_found", fault="split-in-pan", cause="acid-pan", answers={}, next_time=True)
+    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    assert kept["sets"] == {} and kept["next"] == "a pan of its own for curdling"

@@ -82,5 +82,5 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
             found = newest_found(session)
         wanted = [(batch, one.what) for batch, one in found if one.what.next_time]
         seen, _ = each(wanted, lambda pair: (seen_of(pair[0], now), pair[1]), lambda pair: pair[0].name)
-        kept = [next_time(batch, what) for batch, what in seen if batch.is_of(query.of)]
+        kept = [next_time(batch, what, query.of) for batch, what in seen if batch.is_of(query.of)]
         return NextPlanOut(kept=[one for one in kept if one is not None])

@@ -107,6 +107,7 @@ class KeptForNext(Out):
     why: str
     next: str
     answers: dict[str, float]
+    sets: dict[str, str] = Field(description="What that is in the sentence of the next plan: its words")
 
 
 class NextPlanOut(Out):
@@ -134,8 +135,13 @@ class MendingOut(Out):
     record: list[MomentOut]
 
 
-def next_time(seen: Seen, what: FaultFound) -> KeptForNext | None:
-    """What the next plan is told of it; a fault or a cause that this release does not know is left out."""
+SENTENCES = ("reduce", "curdle", "strain", "caramel")
+"""Bases have sentences of their own; everything else has the sweets'."""
+
+
+def next_time(seen: Seen, what: FaultFound, of: str) -> KeptForNext | None:
+    """What the next plan of that sweet or base is told of it; a fault or a cause that this release does not know is left
+    out."""
     found = faults().get(what.fault)
     cause = next((c for c in found.causes if c.key == what.cause), None) if found else None
     if found is None or cause is None or not what.next_time:
@@ -148,6 +154,7 @@ def next_time(seen: Seen, what: FaultFound) -> KeptForNext | None:
         why=cause.why,
         next=cause.next,
         answers=dict(what.answers),
+        sets=dict(cause.sets.get(of if of in SENTENCES else "sweet", {})),
     )
 
 

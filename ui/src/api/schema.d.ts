@@ -4937,6 +4937,13 @@ export interface components {
             fault: string;
             /** Next */
             next: string;
+            /**
+             * Sets
+             * @description What that is in the sentence of the next plan: its words
+             */
+            sets: {
+                [key: string]: string;
+            };
             /** Title */
             title: string;
             /** Why */

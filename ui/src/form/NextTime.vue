@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { api, unwrap } from '@/api/client'
 import { useLog } from '@/api/kitchen'
 import { day } from '@/say'
 
-/** What was kept from a batch that went wrong, for the next of its like: where it comes from, and off again as easily. */
-const props = defineProps<{ of: string }>()
+/**
+ * What was kept from a batch that went wrong, for the next of its like: where it comes from, and off again as easily. What
+ * has a word in the sentence is put there with a touch, and taken out again.
+ */
+const props = defineProps<{ of: string; words?: Record<string, unknown> }>()
+const emit = defineEmits<{ set: [words: Record<string, string>] }>()
 const kept = useQuery({
   queryKey: ['book', 'next-time', computed(() => props.of)],
   queryFn: () => unwrap(api.GET('/api/mend/next', { params: { query: { of: props.of } } })),
@@ -14,6 +18,21 @@ const kept = useQuery({
 })
 const log = useLog()
 type Kept = NonNullable<typeof kept.data.value>['kept'][number]
+/** What the sentence said before, by the batch and fault that changed it. */
+const before = ref<Record<string, Record<string, string>>>({})
+const name = (one: Kept) => `${one.batch.id}-${one.fault}`
+const sets = (one: Kept) => Object.entries(props.words ? one.sets : {})
+const stands = (one: Kept) => sets(one).every(([word, value]) => props.words![word] === value)
+function put(one: Kept) {
+  const was = sets(one).map(([word]) => [word, String(props.words![word] ?? '')])
+  before.value = { ...before.value, [name(one)]: Object.fromEntries(was) }
+  emit('set', one.sets)
+}
+function takeBack(one: Kept) {
+  const { [name(one)]: was, ...rest } = before.value
+  before.value = rest
+  if (was) emit('set', was)
+}
 const off = (one: Kept) =>
   log.mutate({
     id: one.batch.id,
@@ -29,7 +48,7 @@ const off = (one: Kept) =>
 
 <template>
   <aside v-if="kept.data.value?.kept.length" class="next" aria-label="From the last time">
-    <p v-for="one in kept.data.value.kept.slice(0, 3)" :key="`${one.batch.id}-${one.fault}`">
+    <p v-for="one in kept.data.value.kept.slice(0, 3)" :key="name(one)">
       <b>This time: {{ one.next }}.</b>
       <span class="soft">
         {{ one.batch.name }}, {{ day(one.batch.created_at_s) }}: {{ one.why }}.
@@ -37,6 +56,17 @@ const off = (one: Kept) =>
       <RouterLink :to="{ path: '/book/mend', query: { of: one.batch.id, fault: one.fault } }"
         >Why?</RouterLink
       >
+      <template v-if="sets(one).length">
+        <button v-if="!stands(one)" type="button" class="touch" @click="put(one)">
+          Put it in the sentence
+        </button>
+        <template v-else>
+          <span class="in">it stands in the sentence</span>
+          <button v-if="before[name(one)]" type="button" class="touch" @click="takeBack(one)">
+            Take it back
+          </button>
+        </template>
+      </template>
       <button type="button" class="touch" @click="off(one)">No longer</button>
     </p>
   </aside>
@@ -49,6 +79,10 @@ const off = (one: Kept) =>
   border-left: 4px solid var(--leaf);
   background: color-mix(in srgb, var(--leaf) 7%, transparent);
   border-radius: 0 8px 8px 0;
+}
+.in {
+  color: var(--leaf);
+  font-weight: 600;
 }
 .next p {
   display: flex;

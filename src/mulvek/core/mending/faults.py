@@ -6,7 +6,7 @@ Day dossier §4. Chances and weights are one kitchen's judgement to start from; 
 import re
 import tomllib
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cache
 from importlib.resources import files
 from typing import Any
@@ -59,13 +59,15 @@ class Evidence:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cause:
-    """``chance`` that it plays a part when the fault is seen, 0 to 1; ``why`` and ``next`` go on a sentence."""
+    """``chance`` that it plays a part when the fault is seen, 0 to 1; ``why`` and ``next`` go on a sentence. ``sets``: what
+    that is in the sentence of the next plan, its words by station ("reduce", "curdle", "strain", "caramel", "sweet")."""
 
     key: str
     chance: float
     why: str
     next: str
     shows: tuple[Evidence, ...]
+    sets: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -105,7 +105,7 @@ useFree(() => words.value, kitchen)
         <OnToIt verb="Light it" />
       </section>
 
-      <NextTime of="reduce" />
+      <NextTime of="reduce" :words="{ ...words }" @set="setWords" />
       <RefusedPlan :problem="problem" :answer="asked.data.value" />
       <div v-if="forecast && figures" class="answered" :class="{ unanswered: problem }">
         <div class="things">

@@ -212,7 +212,7 @@ const SOLIDS = [
       </p>
       <OnToIt verb="Light it" />
     </section>
-    <NextTime of="caramel" />
+    <NextTime of="caramel" :words="words" @set="keep" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

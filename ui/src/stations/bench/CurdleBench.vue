@@ -150,7 +150,7 @@ function mend() {
       />
       <OnToIt verb="Light it" />
     </section>
-    <NextTime of="curdle" />
+    <NextTime of="curdle" :words="words" @set="keep" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

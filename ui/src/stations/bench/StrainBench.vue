@@ -214,7 +214,7 @@ function drop(seconds: number) {
       </p>
       <OnToIt verb="Hang it" />
     </section>
-    <NextTime of="strain" />
+    <NextTime of="strain" :words="words" @set="keep" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f" :class="{ unanswered: problem }">
       <div class="things">

@@ -145,7 +145,7 @@ const suggested = computed(() => {
       "
       @eat="(eat) => keep({ eat })"
     />
-    <NextTime :of="words.sweet" />
+    <NextTime :of="words.sweet" :words="words" @set="keep" />
     <RefusedPlan :problem="problem" :answer="asked.data.value" />
     <div v-if="f && choices.data.value" :class="{ unanswered: stale }">
       <div class="things">

@@ -86,7 +86,7 @@ def read_line(
     >>> names = names_of(things())
     >>> milk = read_line("2 L buffalo milk to half", names)
     >>> milk.kind, milk.thing.key, round(milk.told.kg, 2), milk.made_by, milk.stop.value
-    ('in', 'buffalo', 2.06, 'reduce', 0.5)
+    ('in', 'buffalo', 2.07, 'reduce', 0.5)
     >>> read_line("gave 14 sticks, 1 020 g", names).gave
     Gave(count=14, unit='stick', kg=1.02, each_kg=None)
     >>> read_line("froze overnight", names).seconds

@@ -20,7 +20,7 @@ FARTHEST = 2.5
 
 SURE = 0.93
 """A sweet that is on time less often gets minutes to spare, ``MORE_SPARE`` at a time."""
-MORE_SPARE, MOST_SPARE = 12, 600
+MORE_SPARE, MOST_SPARE = 8, 600
 
 Days = npt.NDArray[np.float64]
 

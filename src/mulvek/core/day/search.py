@@ -23,7 +23,7 @@ from .tasks import Day, Placed, Plan
 Said = Literal["alone", "proved"]
 """There is no solver here, so the packer serves alone; there is no calmer plan than the last one that is as sure."""
 Found = Plan | Cure | Said
-PACKED = (0.08, 0.12, 0.16, 0.2, 0.24, 0.28, 0.32, 0.36, 0.4)
+PACKED = (0.04, 0.08, 0.12, 0.16, 0.2, 0.24)
 ALONE = (0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1.0)
 """Until when, of the time, is packed before what is often late gets more to spare; then the solver has half of what is left,
 again and again."""
@@ -92,7 +92,7 @@ class _Look:
             if self._latest is None or self._latest.lateness:
                 return
             before = self._day
-            self._surer(self._latest)
+            self._surer(self.best or self._latest)
             if self._day == before:
                 return
 
@@ -109,7 +109,7 @@ class _Look:
             if self.best is None or self.best.lateness:
                 return
             before = self._day
-            self._surer(self._latest)
+            self._surer(self.best)
             if proved and self._day == before:
                 yield "proved"
                 return

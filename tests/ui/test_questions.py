@@ -47,6 +47,13 @@ class Hand:
         self.touches += 1
         there = self.page.get_by_text(words).first
         expect(there).to_be_attached()
+        top = "(e) => Math.round(e.getBoundingClientRect().top + scrollY)"
+        stood = there.evaluate(top)
+        for _ in range(40):  # what loads above it pushes it down: a hand scrolls to where it has come to rest
+            self.page.wait_for_timeout(100)
+            if (now := there.evaluate(top)) == stood:
+                break
+            stood = now
         there.evaluate("(e) => e.scrollIntoView({ block: 'start' })")
         self.page.mouse.wheel(0, -90)  # clear of what hangs above
 

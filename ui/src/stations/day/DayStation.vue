@@ -9,13 +9,11 @@ import AsideNote from '@/form/AsideNote.vue'
 import BeginTray from '@/form/BeginTray.vue'
 import { written } from '@/shell/lastWords'
 import { kitchenMinute } from '@/shell/minute'
-import SentenceWord from '@/sentence/SentenceWord.vue'
-import { plain, shown, useWords } from '@/sentence/words'
+import { useWords } from '@/sentence/words'
 import { moment } from '@/stations/sweets/serving'
 import { useSweetChoices } from '@/stations/sweets/sweet'
 import {
   DAY_FIRST,
-  litresSaid,
   numberWord,
   ofTwenty,
   placesOf,
@@ -30,6 +28,7 @@ import DayActs from './DayActs.vue'
 import DayAhead from './DayAhead.vue'
 import DayCures from './DayCures.vue'
 import DayPaces from './DayPaces.vue'
+import DaySentence from './DaySentence.vue'
 import { usePicture } from './usePicture'
 import DaySweets from './DaySweets.vue'
 import { useLook } from './look'
@@ -134,29 +133,6 @@ const days = useQuery({
 })
 const begun = computed(() => (days.data.value?.days ?? []).slice(0, 3))
 
-const burners = computed(() => larder.data.value?.burners ?? [])
-const BURNERS = computed(() =>
-  burners.value.map((_, i) => ({
-    value: i + 1 === burners.value.length ? '' : String(i + 1),
-    text: `${numberWord(i + 1)} burner${i ? 's' : ''}`,
-  })),
-)
-const HANDS = [
-  { value: '', text: 'one pair of hands' },
-  { value: '15:00–19:00', text: 'and a helper, 15:00 to 19:00' },
-]
-const PACES = [
-  { value: '', text: 'what they likely take' },
-  { value: 'roomy', text: 'more, with room at each' },
-]
-const WATCH = [1, 2, 3, 4].map((n) => ({
-  value: String(n),
-  text: `${numberWord(n)} pan${n > 1 ? 's' : ''}`,
-}))
-const served = computed(() => {
-  if (!asked.value.body) return words.serve
-  return `at ${moment(asked.value.body.serve_s * 1000, kitchenMinute.value)}`
-})
 const cautions = [
   {
     title: 'Two hours.',
@@ -192,122 +168,14 @@ async function begin(name: string, key: string): Promise<string> {
         <b>A day, worked back from serving</b>
         <RouterLink v-for="d in begun" :key="d.id" :to="`/day/${d.id}`">{{ d.name }}</RouterLink>
       </p>
-      <p class="sentence">
-        Serve
-        <b>{{ numberWord(sweets.length) }} {{ sweets.length === 1 ? 'sweet' : 'sweets' }}</b> to
-        <SentenceWord
-          v-model="words.people"
-          label="how many people"
-          :shown="`${words.people} people`"
-          free
-          hint="A number. Each sweet can say its own amount below."
-          @kept="keep()"
-        />{{ ' ' }}
-        <SentenceWord
-          v-model="words.serve"
-          label="when it is served"
-          :shown="served"
-          free
-          hint="19:30, tomorrow 18:00, Saturday 19:30."
-          :choices="plain('today 19:30', 'tomorrow 13:00', 'tomorrow 19:30')"
-          :problem="wrong('serve')"
-          after=","
-          @kept="keep()"
-        />
-        with
-        <SentenceWord
-          v-model="words.burners"
-          label="how many burners"
-          :shown="shown(BURNERS, words.burners)"
-          :choices="BURNERS"
-          after=","
-          @kept="keep()"
-        />{{ ' ' }}
-        <SentenceWord
-          v-model="words.helper"
-          label="whose hands"
-          :shown="
-            words.helper ? `one pair of hands, a helper ${words.helper}` : 'one pair of hands'
-          "
-          free
-          hint="When somebody helps, like 15:00–19:00; empty for nobody."
-          :choices="HANDS"
-          :problem="wrong('helper')"
-          after=","
-          @kept="keep()"
-        />
-        watching
-        <SentenceWord
-          v-model="words.watch"
-          label="how many pans at once"
-          :shown="shown(WATCH, words.watch)"
-          :choices="WATCH"
-          @kept="keep()"
-        />
-        at once. Asleep
-        <SentenceWord
-          v-model="words.night"
-          label="when you sleep"
-          :shown="words.night || 'never'"
-          free
-          hint="Like 22:30–6:30; empty to work through."
-          :problem="wrong('night')"
-          after=","
-          @kept="keep()"
-        />
-        away
-        <SentenceWord
-          v-model="words.away"
-          label="when you are away"
-          :shown="words.away || 'never'"
-          free
-          hint="School run 10:30–11:00, lunch 12:00–12:45 seated: a glance at a pan is possible then."
-          :problem="wrong('away')"
-          after=","
-          @kept="keep()"
-        />
-        begun
-        <SentenceWord
-          v-model="words.from"
-          label="how early you may begin"
-          :shown="words.from ? `from ${words.from} on` : 'as early as it takes'"
-          free
-          hint="tomorrow 8:00; empty: up to two days before."
-          :problem="wrong('from')"
-          after="."
-          @kept="keep()"
-        />
-        The fridge has
-        <SentenceWord
-          v-model="words.fridge"
-          label="litres free in the fridge"
-          :shown="litresSaid(words.fridge)"
-          free
-          hint="What boxes and bowls find room: a shelf holds about 20 L."
-          :problem="wrong('fridge')"
-          @kept="keep()"
-        />
-        free, the freezer
-        <SentenceWord
-          v-model="words.freezer"
-          label="litres free in the freezer"
-          :shown="litresSaid(words.freezer)"
-          free
-          hint="A drawer holds about 20 L; none without a freezer."
-          :problem="wrong('freezer')"
-          after="."
-          @kept="keep()"
-        />
-        Steps take
-        <SentenceWord
-          v-model="words.pace"
-          label="how much room is left"
-          :shown="shown(PACES, words.pace)"
-          :choices="PACES"
-          after="."
-          @kept="keep()"
-        />
-      </p>
+      <DaySentence
+        v-model:words="words"
+        :sweets="sweets.length"
+        :burners="larder.data.value?.burners.length ?? 0"
+        :serve-s="asked.body?.serve_s"
+        :wrong="wrong"
+        @keep="keep()"
+      />
       <p v-if="plan" class="told" role="status">
         <template v-if="plan.late_min">
           <b class="late">It does not fit.</b> {{ plan.said.join(' ') }}
@@ -450,9 +318,6 @@ async function begin(name: string, key: string): Promise<string> {
 }
 .page > * {
   min-width: 0;
-}
-.sentence b {
-  font-weight: 650;
 }
 .told {
   margin-top: 8px;

@@ -81,7 +81,8 @@ const range = computed(() => {
           batch.weighed_kg === null ? '' : ', weighed'
         }}.
         <span v-if="batch.stop_kg && !batch.done" class="soft"
-          >Cooked down, it weighs {{ grams(batch.stop_kg) }} in the pan.</span
+          >Cooked down, it weighs <span class="figure">{{ grams(batch.stop_kg) }}</span> in the
+          pan.</span
         >
         <span class="soft legend-line">
           <b class="sure">weighed</b> or told, until you weigh it; the stream is as wide as what is
@@ -151,6 +152,10 @@ const range = computed(() => {
 }
 .ends {
   font: 400 22px/31px var(--words);
+}
+.ends b,
+.figure {
+  white-space: nowrap;
 }
 .legend-line {
   display: block;

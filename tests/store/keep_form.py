@@ -8,6 +8,7 @@ of it, without curves.
 
 import gzip
 import json
+from collections.abc import Callable
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
@@ -68,6 +69,21 @@ def _use(client: Any, clock: Clock) -> None:
     log(second, kind="undo", event_id=stove("reduce")[1]["log"][0]["event_id"])
     for batch in stove("curdle", "strain", "sweet"):
         log(f"/api/batches/{batch['id']}/events", kind="note", text="as it should be")
+    _rehearse(client, clock, log)
+
+
+def _rehearse(client: Any, clock: Clock, log: Callable[..., None]) -> None:
+    """One rehearsal to its end, and one that is left on the fire."""
+    plan = {"milk": 1, "amount": "1 L", "pan": 2, "burner": 1, "stop": "half its volume"}
+    for seed in (5, 6):
+        begun = client.post("/api/rehearsals", json={"plan": plan, "level": 2, "seed": seed, "speed": 60})
+        assert begun.status_code == 201, begun.json
+        events = f"/api/rehearsals/{begun.json['id']}/events"
+        log(events, kind="stirred")
+        log(events, kind="first_boil")
+        log(events, kind="stirred")
+        if seed == 5:
+            log(events, kind="off")
 
 
 def _without_curves(said: Any) -> Any:

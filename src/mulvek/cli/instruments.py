@@ -7,7 +7,7 @@ from typing import Any
 
 from ..core.batch.channels import CHANNELS
 from ..core.errors import BadInput
-from ..core.rehearsal.hidden import LEVELS
+from ..core.rehearsal.luck import LEVELS
 
 
 def add_command(commands: Any) -> None:

@@ -15,10 +15,11 @@ from ..core.equipment.quantities import Measures
 from ..core.equipment.vessels import Straight
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
-from ..core.rehearsal.cooks import Careful
+from ..core.rehearsal.cooks.pan import Careful
 from ..core.rehearsal.hidden import hide
 from ..core.rehearsal.instruments import read
-from ..core.rehearsal.pan import Act, SimPan
+from ..core.rehearsal.world import Act
+from ..core.rehearsal.worlds.pan import SimPan
 from .lines import Line
 
 KEPT_LINES = 6 * 3600
@@ -120,7 +121,8 @@ class PanBench(Bench):
             with self._lock:
                 pan = self._pan
                 if self._cook is not None:
-                    self._cook(pan)
+                    for act in self._cook(pan):
+                        pan.act(act)
                 if not pan.done:
                     pan.step()
                 shown = {key: read(pan, key, drop_outs=self.drop_outs) for key in self.channels}

@@ -18,6 +18,7 @@ from ..core.batch.events import (
     FirstBoil,
     FlameChanged,
     Gone,
+    HandDid,
     Joined,
     Judged,
     LeftWeighed,
@@ -205,6 +206,8 @@ def _of_change(what: Any) -> str:
             return "lid on" if on else "lid off"
         case AcidPoured(mass_kg):
             return f"{say(mass_kg, 'mass')} of lemon juice in"
+        case HandDid(do, flame=flame):
+            return f"{flame} flame" if flame else spoken(do)
         case _:
             return ""
 

@@ -63,6 +63,11 @@ def faults_in(session: Session, numbers: Collection[int]) -> dict[int, list[str]
     return dict(found)
 
 
+def found_lately(session: Session) -> list[Found]:
+    """What was found last, the newest first, without reading the batches."""
+    return sorted(_all(session), key=lambda found: -found.event.at_s)[:NEWEST_LOOKED_AT]
+
+
 def _all(session: Session, among: Collection[int] | None = None) -> list[Found]:
     """Of every batch, or of these. Few batches have a fault: the index holds those alone."""
     faulty = with_fault() if among is None else with_fault().where(EventRow.batch_id.in_(among))

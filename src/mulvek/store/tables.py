@@ -254,12 +254,18 @@ class SampleChunkRow(Base):
 
 class RehearsalRow(Base):
     """A rehearsal: its plan, what is hidden (level and seed), and how its clock ran (``pace``: stretches of real time
-    against kitchen time). Kept apart from batches, so that nothing is ever learned from it."""
+    against kitchen time). A ``lesson`` brings its own plan and level; ``edition`` of it. ``of_batch``: the evening that is
+    cooked again. ``cost``: what cost most of its ``points``, and how much, as it was judged then. Kept apart from batches, so
+    that nothing is ever learned from it."""
 
     __tablename__ = "rehearsal"
     id: Mapped[int] = mapped_column(primary_key=True)
     kitchen_id: Mapped[int] = mapped_column(ForeignKey("kitchen.id"))
     name: Mapped[str]
+    kind: Mapped[str] = mapped_column(server_default="reduce")
+    lesson: Mapped[str | None]
+    edition: Mapped[int] = mapped_column(server_default="1")
+    of_batch: Mapped[int | None] = mapped_column(ForeignKey("batch.id", ondelete="SET NULL"))
     created_at: Mapped[float]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     layout: Mapped[int] = mapped_column(server_default="1")
@@ -270,6 +276,7 @@ class RehearsalRow(Base):
     pace: Mapped[list[list[float]]] = mapped_column(JSON)
     finished: Mapped[bool]
     points: Mapped[float | None]
+    cost: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
 
 
 class RehearsalEventRow(Happened, Base):

@@ -1,8 +1,8 @@
-"""Rehearsals over HTTP: the Stove's own routes in small, on a simulated pan with a clock of its own."""
+"""Rehearsals over HTTP: lessons, free play with a plan, an evening of the Book again; each on a clock of its own."""
 
 import math
-import threading
 from collections.abc import Callable
+from dataclasses import replace
 from typing import Any
 
 from flask_openapi3.models.tag import Tag
@@ -10,71 +10,62 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ..core.batch.attention import Attention
-from ..core.batch.channels import CHANNELS
-from ..core.batch.events import Note, Off, standing
+from ..core.batch.events import HandDid, Note, Off, standing
 from ..core.batch.history import History
+from ..core.batch.nudges import nudges
 from ..core.batch.running import state_of
-from ..core.equipment.quantities import say
 from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
+from ..core.planning.reduce.plan import Rate, ReducePlan
 from ..core.rehearsal.account import account
-from ..core.rehearsal.acts import acts_of
-from ..core.rehearsal.hidden import LEVELS, hide
-from ..core.rehearsal.instruments import read
-from ..core.rehearsal.pan import LONGEST_RUN_S, SimPan
-from ..core.rehearsal.score import score
-from ..core.rehearsal.senses import senses
+from ..core.rehearsal.lessons import SHELVES, lesson
+from ..core.rehearsal.luck import LEVELS
+from ..core.rehearsal.score import Score, score
+from ..core.rehearsal.world import Act, World
+from ..core.rehearsal.worlds.several import Several
+from ..store.batches import Batches
 from ..store.database import Database
 from ..store.planned import Planned
-from ..store.rehearsal import Rehearsal, Rehearsals
+from ..store.rehearsal import Begins, Rehearsal, Rehearsals
 from ..store.shelf import read_shelf
+from ..store.tables import BatchRow
 from ..wire.batch import BatchOut
+from ..wire.caramel import read_caramel
+from ..wire.curd import read_curdle
 from ..wire.happenings import EventIn, PanSwappedIn
 from ..wire.model import Out
 from ..wire.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..wire.rehearsal import (
     AccountOut,
     AwayOut,
+    DoIn,
     HandIn,
+    LessonBrief,
+    LessonShelfOut,
+    NoticeOut,
     RehearsalLine,
     RehearsalOut,
     RehearsalsOut,
     RehearseIn,
     RunOut,
-    ShownOut,
     SpeedIn,
+    vessels_of,
 )
+from ..wire.strain import read_strain
+from .school import board
+from .simulations import Simulations, begun, lesson_of, level_of_rehearsal, practised, weights_of, world_of
 from .stream import Changes
 
 TAGS = [Tag(name="rehearsal")]
-KEPT_PANS = 8
 SEEDS = 100_000
+USUAL_SPEED, AGAIN_LEVEL = 10.0, 1
+LONGEST_JUMP_S = 3600
+KNOWN_SD = 0.02
+"""How well a flame is known that cooked that very evening."""
 
 
 class RehearsalPath(Out):
     rehearsal_id: int = Field(ge=1, le=2**53)
-
-
-class Simulations:
-    """Simulated pans as far as they have run. Only a convenience: each can be run again from its log."""
-
-    def __init__(self) -> None:
-        self._pans: dict[int, SimPan] = {}
-        self._lock = threading.Lock()
-
-    def at(self, rehearsal: Rehearsal, kitchen_s: float) -> SimPan:
-        """The pan at this time of its kitchen."""
-        acts = acts_of(rehearsal.plan, rehearsal.events)
-        at = int(min(max(0.0, kitchen_s - rehearsal.created_at_s), LONGEST_RUN_S))
-        with self._lock:
-            pan = self._pans.pop(rehearsal.id, None)
-            if pan is None or not (pan.done or pan.goes_on_with(acts, at)):
-                pan = SimPan(hide(rehearsal.plan, rehearsal.level, rehearsal.seed))
-            pan.run_to(at, acts)
-            self._pans[rehearsal.id] = pan
-            while len(self._pans) > KEPT_PANS:
-                self._pans.pop(next(iter(self._pans)))
-            return pan
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
@@ -83,111 +74,94 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
 
     def kitchen_time(rehearsal: Rehearsal, now: float) -> float:
         """It stands still once it is over."""
-        off = next((e.at_s for e in standing(rehearsal.events) if isinstance(e.what, Off)), None)
-        return off if off is not None else rehearsal.kitchen_s(now)
+        over = rehearsal.finished and rehearsal.events[-1].at_s
+        off = next((e.at_s for e in standing(rehearsal.events) if isinstance(e.what, Off)), over)
+        return off if off else rehearsal.kitchen_s(now)
 
     def shown(rehearsal: Rehearsal, now: float) -> RehearsalOut:
         kitchen = kitchen_time(rehearsal, now)
-        pan, level = simulations.at(rehearsal, kitchen), LEVELS[rehearsal.level]
-        words = ReduceIn.model_validate(rehearsal.words)
-        batch = BatchOut.of(
-            rehearsal.id,
-            rehearsal.name,
-            rehearsal.created_at_s,
-            History(rehearsal.plan, rehearsal.events),
-            words,
-            told_when_lit(rehearsal.forecast, rehearsal.plan),
-            state_of(rehearsal.plan, rehearsal.events, kitchen),
-            kitchen,
-            words.pan if isinstance(words.pan, int) else None,
-            words.burner if isinstance(words.burner, int) else None,
-        )
-        left = pan.away_s()
+        world, level = simulations.at(rehearsal, kitchen), level_of_rehearsal(rehearsal)
+        known, left = lesson_of(rehearsal), world.away_s()
         return RehearsalOut(
             id=rehearsal.id,
-            batch=batch,
+            name=rehearsal.name,
+            lesson=LessonBrief.of(known) if known else None,
+            batch=_batch(rehearsal, kitchen) if rehearsal.on_stove else None,
             level=level.number,
             level_says=level.says,
             seed=rehearsal.seed,
             speed=rehearsal.speed,
-            sees=senses(pan),
-            away=AwayOut(who=pan.caller(), left_s=left) if left and not pan.done else None,
-            lid=pan.lid,
-            instruments=[
-                ShownOut(
-                    channel=key,
-                    name=CHANNELS[key].name,
-                    unit=CHANNELS[key].unit,
-                    how=CHANNELS[key].reads,
-                    value=read(pan, key),
-                )
-                for key in level.shows
-            ],
+            passed_s=kitchen - rehearsal.created_at_s,
+            serve_s=world.serve_s if isinstance(world, Several) else None,
+            away=AwayOut(who=world.caller(), left_s=left) if left and not world.done else None,
+            vessels=vessels_of(world, level.shows),
             finished=rehearsal.finished,
             points=rehearsal.points,
         )
 
-    def at_the_pan(rehearsal: Rehearsal, kitchen: float) -> None:
+    def at_the_pan(world: World) -> None:
         """:raises Conflict: while somebody has called the cook away."""
-        pan = simulations.at(rehearsal, kitchen)
-        if left := pan.away_s():
-            raise Conflict("kind", f"You are away: {pan.caller()} has you for another {left} s.", "Come back to it.")
+        if left := world.away_s():
+            raise Conflict(
+                "kind", f"You are away: {world.caller()} has you for another {left} s.", "Come back to it."
+            )
+
+    def finish(repository: Rehearsals, rehearsal: Rehearsal, world: World) -> Rehearsal:
+        judged = score(world, weights_of(rehearsal))
+        repository.finish(rehearsal.id, judged.points, _cost(judged))
+        return repository.one(rehearsal.id)
 
     def log(rehearsal_id: int, make: Callable[[Rehearsal], Any], key: str | None) -> RehearsalOut:
         now = clock()
         with db.writing() as session:
             repository = Rehearsals(session)
             rehearsal = repository.one(rehearsal_id)
+            if not rehearsal.on_stove:
+                raise Conflict("kind", "That is the Stove's.", "Use one of the hands that are shown.")
             kitchen, what = kitchen_time(rehearsal, now), make(rehearsal)
             if not isinstance(what, Attention | Note):
-                at_the_pan(rehearsal, kitchen)
+                at_the_pan(simulations.at(rehearsal, kitchen))
             repository.append(rehearsal, what, kitchen, now, key)
             rehearsal = repository.one(rehearsal_id)
             if isinstance(what, Off):
-                repository.finish(rehearsal_id, score(simulations.at(rehearsal, kitchen)).points)
-                rehearsal = repository.one(rehearsal_id)
+                rehearsal = finish(repository, rehearsal, simulations.at(rehearsal, kitchen))
         changes.publish()
         return shown(rehearsal, now)
 
     @app.get("/api/rehearsals", tags=TAGS, responses={200: RehearsalsOut})
     def get_rehearsals() -> Any:
-        """The latest rehearsals, and the levels there are"""
+        """The board of lessons, the rehearsals without one, and the levels there are"""
         with db.reading() as session:
+            lines, proposed = board(session)
             rows = Rehearsals(session).latest()
-        lines = [
-            RehearsalLine(
-                id=row.id,
-                name=row.name,
-                created_at_s=row.created_at,
-                level=row.level,
-                seed=row.seed,
-                finished=row.finished,
-                points=row.points,
-            )
-            for row in rows
-        ]
-        return RehearsalsOut(levels=[level.says for level in LEVELS.values()], rehearsals=lines)
+        return RehearsalsOut(
+            levels=[level.says for level in LEVELS.values()],
+            shelves=[LessonShelfOut(key=key, name=name) for key, name in SHELVES.items()],
+            lessons=lines,
+            next=proposed,
+            rehearsals=[
+                RehearsalLine(
+                    id=row.id,
+                    name=row.name,
+                    created_at_s=row.created_at,
+                    level=row.level,
+                    seed=row.seed,
+                    finished=row.finished,
+                    points=row.points,
+                )
+                for row in rows
+            ],
+        )
 
     @app.post("/api/rehearsals", tags=TAGS, responses={201: RehearsalOut})
     def begin_rehearsal(body: RehearseIn) -> Any:
-        """Put a simulated pan on the fire"""
-        now, words = clock(), body.plan
-        if not isinstance(words.pan, int) or not isinstance(words.burner, int):
-            raise BadInput("plan", "A rehearsal needs a pan and a burner of the Larder.", "Add them there first.")
+        """Begin a lesson, a plan, or an evening of the Book again, without milk"""
+        now = clock()
         seed = int(now * 1000) % SEEDS if body.seed is None else body.seed
         with db.writing() as session:
-            plan = read_plan(words, db.kept(read_shelf))
-            hide(plan, body.level, seed)
-            told = ForecastOut.of(forecast(plan), words.pan)
             rehearsals = Rehearsals(session)
-            planned = Planned(
-                name=f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
-                plan=plan,
-                words=words.model_dump(mode="json"),
-                forecast=told.model_dump(mode="json"),
-            )
-            begun = rehearsals.begin(planned, body.level, seed, float(body.speed), now, body.key)
-            rehearsal = rehearsals.one(begun)
+            number = rehearsals.begin(_begins(body, seed, db, Batches(session)), now, body.key)
+            rehearsal = rehearsals.one(number)
         return shown(rehearsal, now), 201
 
     @app.get("/api/rehearsals/<int:rehearsal_id>", tags=TAGS, responses={200: RehearsalOut})
@@ -199,7 +173,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
 
     @app.post("/api/rehearsals/<int:rehearsal_id>/events", tags=TAGS, responses={201: RehearsalOut})
     def log_rehearsed(path: RehearsalPath, body: EventIn) -> Any:
-        """Do or say what the Stove knows"""
+        """Do or say what the Stove knows, at a pan of milk"""
         if isinstance(body.event, PanSwappedIn):
             raise Conflict("kind", "Another pan is not rehearsed.", "Begin a rehearsal in that pan.")
         return log(path.rehearsal_id, lambda r: body.event.happening(None, r.plan), body.event.key), 201
@@ -209,13 +183,52 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         """Lid, skin, acid: what only a rehearsed pan can feel"""
         return log(path.rehearsal_id, lambda r: body.act.what(r.plan.kitchen.measures), body.act.key), 201
 
+    @app.post("/api/rehearsals/<int:rehearsal_id>/hands", tags=TAGS, responses={201: RehearsalOut})
+    def use_hand(path: RehearsalPath, body: DoIn) -> Any:
+        """Do one of the things that a vessel offers"""
+        now = clock()
+        with db.writing() as session:
+            repository = Rehearsals(session)
+            rehearsal = repository.one(path.rehearsal_id)
+            if rehearsal.on_stove:
+                raise Conflict("do", "This pan has the Stove's own hands.", "Log it as an event.")
+            if not (body.key and repository.has(rehearsal.id, body.key)) and not rehearsal.finished:
+                kitchen = kitchen_time(rehearsal, now)
+                world = simulations.at(rehearsal, kitchen)
+                at_the_pan(world)
+                what = _hand(world, body)
+                repository.append(rehearsal, what, kitchen, now, body.key)
+                rehearsal = repository.one(rehearsal.id)
+                world = simulations.at(rehearsal, kitchen)
+                if world.done:
+                    rehearsal = finish(repository, rehearsal, world)
+        changes.publish()
+        return shown(rehearsal, now), 201
+
     @app.post("/api/rehearsals/<int:rehearsal_id>/speed", tags=TAGS, responses={200: RehearsalOut})
     def set_rehearsal_speed(path: RehearsalPath, body: SpeedIn) -> Any:
-        """Let its clock run faster or slower from now on"""
+        """Let its clock run faster or slower from now on, or stand still"""
         now = clock()
         with db.writing() as session:
             rehearsals = Rehearsals(session)
-            rehearsals.set_speed(rehearsals.one(path.rehearsal_id), float(body.speed), now)
+            rehearsal = rehearsals.one(path.rehearsal_id)
+            rehearsals.pace(rehearsal, now, rehearsal.kitchen_s(now), float(body.speed))
+            rehearsal = rehearsals.one(path.rehearsal_id)
+        changes.publish()
+        return shown(rehearsal, now)
+
+    @app.post("/api/rehearsals/<int:rehearsal_id>/jump", tags=TAGS, responses={200: RehearsalOut})
+    def jump_rehearsal(path: RehearsalPath) -> Any:
+        """Let time go by until something new is to be seen"""
+        now = clock()
+        with db.writing() as session:
+            rehearsals = Rehearsals(session)
+            rehearsal = rehearsals.one(path.rehearsal_id)
+            if rehearsal.finished:
+                raise Conflict("rehearsal", "This rehearsal is over.", "Look at its account, or begin another.")
+            kitchen = rehearsal.kitchen_s(now)
+            until = simulations.next_thing_s(rehearsal, kitchen, _longest_jump_s(rehearsal, kitchen))
+            rehearsals.pace(rehearsal, now, max(kitchen, until), rehearsal.speed)
             rehearsal = rehearsals.one(path.rehearsal_id)
         changes.publish()
         return shown(rehearsal, now)
@@ -228,41 +241,161 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.reading() as session:
             rehearsal = Rehearsals(session).one(path.rehearsal_id)
         if not rehearsal.finished:
-            raise Conflict("rehearsal", "It is still on the fire.", "Take it off first.")
-        pan = simulations.at(rehearsal, kitchen_time(rehearsal, clock()))
-        told = account(pan)
-        found = AccountOut(
-            id=rehearsal.id,
-            name=rehearsal.name,
-            words=ReduceIn.model_validate(rehearsal.words),
-            level=rehearsal.level,
-            level_says=LEVELS[rehearsal.level].says,
-            seed=rehearsal.seed,
-            goal_kg=pan.goal_kg,
-            truth=_truth(rehearsal, pan),
-            yours=RunOut.of(pan, told.score),
-            expert=RunOut.of(told.expert, told.expert_score),
-            lessons=list(told.lessons),
-        )
-        accounts[rehearsal.id] = found
+            raise Conflict("rehearsal", "It is still going.", "Bring it to its end first.")
+        world = simulations.at(rehearsal, kitchen_time(rehearsal, clock()))
+        found = accounts[rehearsal.id] = _account(rehearsal, world)
         return found
 
 
-def _truth(rehearsal: Rehearsal, pan: SimPan) -> list[str]:
-    """What was hidden, told afterwards."""
-    said, true = rehearsal.plan, pan.hidden.truth
-    solids = float(true.milk.parts.total_solids) * 100 - float(said.milk.parts.total_solids) * 100
-    told = [f"The milk had {abs(solids):.1f} % {'more' if solids > 0 else 'less'} solids than its label."]
-    faster = pan.hidden.power / math.exp(said.rate.ln_mean) - 1
-    told.append(f"The flame was {abs(faster) * 100:.0f} % {'stronger' if faster > 0 else 'weaker'} than planned.")
-    if pan.hidden.fades_to < 1:
-        told.append(f"After forty minutes the gas faded to {pan.hidden.fades_to * 100:.0f} %.")
-    if abs(true.kitchen.milk_c - said.kitchen.milk_c) >= 1:
-        told.append(f"The milk went in at {true.kitchen.milk_c:.0f} °C.")
-    called = [b for b in pan.hidden.bells if b.at_s < pan.at_s]
-    if called:
-        away = sum(b.away_s for b in called) / 60
-        told.append(f"You were called away {len(called)} times, {away:.0f} minutes in all.")
-    if pan.spilt_kg > 0.001:
-        told.append(f"{say(pan.spilt_kg, 'mass')} boiled over.")
-    return told
+def _begins(body: RehearseIn, seed: int, db: Database, batches: Batches) -> Begins:
+    """:raises BadInput: naming the word that cannot be; field "lesson" when none or several things are asked for."""
+    asked = [x for x in (body.lesson, body.batch, body.plan, body.curdle, body.strain, body.caramel) if x is not None]
+    if len(asked) != 1:
+        raise BadInput("lesson", "What is to be rehearsed?", "Give a lesson, a batch or one plan.")
+    if body.lesson is not None:
+        known = lesson(body.lesson)
+        speed = float(known.speed if body.speed is None else body.speed)
+        return Begins(
+            name=known.name, planned=None, lesson=known.key, edition=known.edition, level=0, seed=seed, speed=speed
+        )
+    speed = USUAL_SPEED if body.speed is None else float(body.speed)
+    if body.batch is not None:
+        planned = _again(batches, body.batch)
+        world_of(planned.plan, AGAIN_LEVEL, seed)
+        return Begins(
+            name=planned.name, planned=planned, of_batch=body.batch, level=AGAIN_LEVEL, seed=seed, speed=speed
+        )
+    planned = _planned(body, db)
+    world_of(planned.plan, body.level, seed)
+    return Begins(name=planned.name, planned=planned, level=body.level, seed=seed, speed=speed)
+
+
+def _planned(body: RehearseIn, db: Database) -> Planned:
+    shelf = db.kept(read_shelf)
+    if body.curdle is not None:
+        curdling = read_curdle(body.curdle, shelf)
+        return Planned(
+            name=f"Rehearsal: {curdling.amount.quantity.understood} to chhena"[:60],
+            plan=curdling,
+            kind="curdle",
+            words={},
+        )
+    if body.strain is not None:
+        straining = read_strain(body.strain, shelf)
+        return Planned(
+            name=f"Rehearsal: {straining.amount.quantity.understood} to hang"[:60],
+            plan=straining,
+            kind="strain",
+            words={},
+        )
+    if body.caramel is not None:
+        sugared = read_caramel(body.caramel, shelf)
+        return Planned(
+            name=f"Rehearsal: {sugared.sugar.quantity.understood} to caramel"[:60],
+            plan=sugared,
+            kind="caramel",
+            words={},
+        )
+    words = body.plan
+    assert words is not None
+    if not isinstance(words.pan, int) or not isinstance(words.burner, int):
+        raise BadInput("plan", "A rehearsal needs a pan and a burner of the Larder.", "Add them there first.")
+    plan = read_plan(words, shelf)
+    return Planned(
+        name=f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
+        plan=plan,
+        words=words.model_dump(mode="json"),
+        forecast=ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json"),
+    )
+
+
+def _again(batches: Batches, number: int) -> Planned:
+    """The same evening: its own milk and pan, and the flame as it was found to be."""
+    batch = batches.batch(number)
+    plan, row = batch.plan, batches.session.get_one(BatchRow, number)
+    if isinstance(plan, ReducePlan) and row.lesson_ln is not None:
+        plan = replace(plan, rate=Rate(ln_mean=row.lesson_ln, ln_sd=KNOWN_SD, batches=1))
+    return Planned(
+        name=f"{batch.name}, again"[:60], plan=plan, kind=batch.kind.name, words=batch.words, forecast=batch.forecast
+    )
+
+
+def _batch(rehearsal: Rehearsal, kitchen: float) -> BatchOut:
+    words = ReduceIn.model_validate(rehearsal.words)
+    return BatchOut.of(
+        rehearsal.id,
+        rehearsal.name,
+        rehearsal.created_at_s,
+        History(rehearsal.plan, rehearsal.events),
+        words,
+        told_when_lit(rehearsal.forecast, rehearsal.plan),
+        state_of(rehearsal.plan, rehearsal.events, kitchen),
+        kitchen,
+        words.pan if isinstance(words.pan, int) else None,
+        words.burner if isinstance(words.burner, int) else None,
+    )
+
+
+def _hand(world: World, body: DoIn) -> HandDid:
+    """What the learner does, checked against what the vessel offers.
+
+    :raises Conflict: field "do". :raises BadInput: fields "of", "amount", "flame".
+    """
+    many = len(world.vessels) if isinstance(world, Several) else 1
+    if body.of >= many:
+        raise BadInput("of", "There is no such vessel.", f"Give 0 to {many - 1}.")
+    if isinstance(world, Several) and (left := world.elsewhere_s(body.of)):
+        raise Conflict("do", f"Your hands are at the {world.vessels[world.at].name} for another {left} s.", "Wait.")
+    amount = body.amount or 0.0
+    act = Act(world.at_s, body.do, amount, body.flame, body.of)
+    hand = world.hand(act)
+    if hand is None:
+        raise Conflict("do", "That cannot be done now.", "Do one of the things that are offered.")
+    if hand.flames and body.flame is None:
+        raise BadInput("flame", "Which flame?", "Give gentle, medium or strong.")
+    if hand.unit and not 0 <= amount <= max(hand.most, hand.usual):
+        raise BadInput("amount", f"That is more than there is: {hand.most:g} {hand.unit}.", "Give less.")
+    if hand.unit and not amount:
+        amount = hand.usual
+    return HandDid(body.do, amount, body.flame if hand.flames else None, body.of)
+
+
+def _longest_jump_s(rehearsal: Rehearsal, kitchen: float) -> int:
+    """As far as the Stove's next reminder, where it has one."""
+    if not rehearsal.on_stove:
+        return LONGEST_JUMP_S
+    state = state_of(rehearsal.plan, rehearsal.events, kitchen)
+    due = [n.due_at_s - kitchen for n in nudges(state, kitchen) if n.due_at_s > kitchen + 1]
+    return int(min(LONGEST_JUMP_S, *(max(1.0, math.ceil(d)) for d in due))) if due else LONGEST_JUMP_S
+
+
+def _cost(judged: Score) -> dict[str, Any]:
+    dear = judged.dearest
+    return {"points": round(dear.cost, 1), "says": dear.says, "part": dear.name}
+
+
+def _account(rehearsal: Rehearsal, world: World) -> AccountOut:
+    known, level = lesson_of(rehearsal), level_of_rehearsal(rehearsal)
+    told = account(world, lambda: begun(rehearsal), practised(rehearsal), weights_of(rehearsal))
+    return AccountOut(
+        id=rehearsal.id,
+        name=rehearsal.name,
+        lesson=LessonBrief.of(known) if known else None,
+        words=ReduceIn.model_validate(rehearsal.words) if rehearsal.on_stove and rehearsal.of_batch is None else None,
+        level=level.number,
+        level_says=level.says,
+        seed=rehearsal.seed,
+        changed=known is not None and known.edition != rehearsal.edition,
+        truth=[*world.truths(), *world.called_away()],
+        yours=RunOut.of(world, told.score),
+        expert=RunOut.of(told.expert, told.expert_score),
+        slips=list(told.slips),
+        notices=[
+            NoticeOut(
+                says=n.says,
+                at_s=n.at_s - world.began_s,
+                after_s=None if n.acted_s is None else n.acted_s - n.at_s,
+            )
+            for n in told.notices
+        ],
+    )

@@ -138,6 +138,7 @@ NEVER_SENT = {
     "lid_moved",
     "skin_folded",
     "acid_poured",
+    "hand_did",
 }
 """How a batch begins, what happens between two of them, what is only rehearsed: each has an address of its own."""
 Letter = Annotated[str, Field(min_length=1, max_length=8, pattern=r"^[A-Z][A-Z0-9]*$")]

@@ -1,31 +1,47 @@
-"""JSON of a rehearsal: the batch as the Stove shows it, what the cook sees, and the account at the end."""
+"""JSON of a rehearsal: the board of lessons, each vessel with what can be done to it, and the account at the end."""
 
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..core.batch.channels import CHANNELS
 from ..core.batch.events import AcidPoured, LidMoved, SkinFolded
 from ..core.equipment.quantities import Measures, parse
 from ..core.errors import BadInput
-from ..core.rehearsal.account import Lesson
+from ..core.rehearsal.account import Slip
 from ..core.rehearsal.happenings import RehearsalOnly
-from ..core.rehearsal.pan import SimPan
+from ..core.rehearsal.instruments import read
+from ..core.rehearsal.lessons import Lesson
 from ..core.rehearsal.score import Score
+from ..core.rehearsal.world import World
+from ..core.rehearsal.worlds.several import Several
 from .batch import BatchOut
+from .caramel import CaramelIn
+from .curd import CurdleIn
 from .happenings import Key
-from .model import Body, Out
+from .model import Body, Id, Out
 from .reduce import ReduceIn
+from .strain import StrainIn
 
-Speed = Literal[1, 2, 5, 10, 20, 60]
+Speed = Literal[0, 1, 2, 5, 10, 20, 60]
+"""0: its clock stands still."""
+MOST_MARKS = 240
 
 
 class RehearseIn(Body):
-    """Rehearse a plan of the Larder's pan and burner. ``seed``: the same seed hides the same milk."""
+    """What is rehearsed: a lesson, an evening of the Book again, or a plan of any kind; one of them. ``seed``: the same seed
+    hides the same milk. A lesson has a level and a speed of its own."""
 
-    plan: ReduceIn
+    lesson: str | None = Field(None, max_length=60)
+    batch: Id | None = None
+    plan: ReduceIn | None = None
+    curdle: CurdleIn | None = None
+    strain: StrainIn | None = None
+    caramel: CaramelIn | None = None
     level: int = Field(2, ge=1, le=4)
     seed: int | None = Field(None, ge=0, le=2**31 - 1)
-    speed: Speed = 10
+    speed: Speed | None = None
     key: Key | None = None
 
 
@@ -70,6 +86,33 @@ class HandIn(Body):
     act: ActIn
 
 
+class DoIn(Body):
+    """One of the hands that a vessel offers. ``amount`` in the hand's unit (kg, l, s, pieces), what is usual when not given."""
+
+    do: str = Field(max_length=20)
+    of: int = Field(0, ge=0, le=9)
+    amount: float | None = Field(None, ge=0, le=1000)
+    flame: Literal["gentle", "medium", "strong"] | None = None
+    key: Key | None = None
+
+
+class HandOut(Out):
+    """Something that can be done now; see ``DoIn``."""
+
+    do: str
+    says: str
+    unit: str
+    usual: float
+    most: float
+    flames: bool
+    ends: bool
+
+
+class SignOut(Out):
+    says: str
+    calls: bool
+
+
 class ShownOut(Out):
     """An instrument of the rehearsal; ``value`` in ``unit``, null when it shows nothing."""
 
@@ -80,26 +123,133 @@ class ShownOut(Out):
     value: float | None
 
 
+class VesselOut(Out):
+    """One vessel: what is seen, read and can be done, and numbers to draw it by. ``elsewhere_s``: so long the hands are still
+    at another."""
+
+    kind: str
+    name: str
+    done: bool
+    waits: bool
+    sees: list[SignOut]
+    instruments: list[ShownOut]
+    hands: list[HandOut]
+    view: dict[str, float]
+    elsewhere_s: int
+
+    @classmethod
+    def of(cls, world: World, shows: Sequence[str], elsewhere_s: int) -> "VesselOut":
+        return cls(
+            kind=world.kind,
+            name=world.name,
+            done=world.done,
+            waits=bool(getattr(world, "waits", False)),
+            sees=[SignOut(says=s.says, calls=bool(s.calls)) for s in world.signs()],
+            instruments=[
+                ShownOut(
+                    channel=key,
+                    name=CHANNELS[key].name,
+                    unit=CHANNELS[key].unit,
+                    how=CHANNELS[key].reads,
+                    value=read(world, key),
+                )
+                for key in shows
+            ],
+            hands=[
+                HandOut(
+                    do=h.key,
+                    says=h.says,
+                    unit=h.unit,
+                    usual=h.usual,
+                    most=h.most,
+                    flames=h.flames,
+                    ends=h.ends or h.key == world.ends_with,
+                )
+                for h in world.hands()
+            ],
+            view=dict(world.view()),
+            elsewhere_s=elsewhere_s,
+        )
+
+
+def vessels_of(world: World, shows: Sequence[str]) -> list[VesselOut]:
+    if isinstance(world, Several):
+        return [VesselOut.of(vessel, shows, world.elsewhere_s(i)) for i, vessel in enumerate(world.vessels)]
+    return [VesselOut.of(world, shows, 0)]
+
+
 class AwayOut(Out):
     who: str
     left_s: float
 
 
+class LessonBrief(Out):
+    key: str
+    name: str
+    practises: str
+    good: str
+
+    @classmethod
+    def of(cls, lesson: Lesson) -> "LessonBrief":
+        return cls(key=lesson.key, name=lesson.name, practises=lesson.practises, good=lesson.good)
+
+
 class RehearsalOut(Out):
-    """A rehearsal as it stands. ``batch.now_s`` is the kitchen's time, which runs ``speed`` times as fast."""
+    """A rehearsal as it stands. ``passed_s`` of the kitchen's time, which runs ``speed`` times as fast; ``batch``: a pan of
+    milk with a plan, as the Stove shows it; ``serve_s``: when it should be on the table."""
 
     id: int
-    batch: BatchOut
+    name: str
+    lesson: LessonBrief | None
+    batch: BatchOut | None
     level: int
     level_says: str
     seed: int
     speed: float
-    sees: list[str]
+    passed_s: float
+    serve_s: int | None
     away: AwayOut | None
-    lid: bool
-    instruments: list[ShownOut]
+    vessels: list[VesselOut]
     finished: bool
     points: float | None
+
+
+class LessonOut(Out):
+    """A lesson on the board. ``tries``: points of each, oldest first; ``cost``: what cost most of the last, in points and in
+    what happened."""
+
+    key: str
+    name: str
+    practises: str
+    learn: str
+    shelf: str
+    draws: str
+    minutes: int
+    best: float | None
+    tries: list[float]
+    cost: float | None
+    cost_says: str
+
+
+class LessonShelfOut(Out):
+    key: str
+    name: str
+
+
+class BecauseOut(Out):
+    """A batch of the Book and what was found wrong with it."""
+
+    batch: int
+    name: str
+    at_s: float
+    fault: str
+
+
+class NextOut(Out):
+    """The lesson that is proposed; ``because`` of the Book, or of the lessons themselves when null."""
+
+    lesson: str
+    because: BecauseOut | None
 
 
 class RehearsalLine(Out):
@@ -114,46 +264,91 @@ class RehearsalLine(Out):
 
 class RehearsalsOut(Out):
     levels: list[str]
+    shelves: list[LessonShelfOut]
+    lessons: list[LessonOut]
+    next: NextOut | None
     rehearsals: list[RehearsalLine]
 
 
 class ActOut(Out):
     at_s: int
     kind: str
+    says: str
     flame: str | None
 
 
-class RunOut(Out):
-    """One run: its score, what was in the pan along it, and what was done."""
+class TraceOut(Out):
+    """One vessel along a run: the value that its curve follows, what is drawn and what was seen at each mark, what was done."""
 
-    score: Score
-    boiled_at_s: int | None
+    kind: str
+    name: str
+    follows: str
+    unit: str
+    goal: float | None
+    began_s: int
     at_s: list[int]
-    mass_kg: list[float]
+    value: list[float]
+    view: list[dict[str, float]]
+    sees: list[list[str]]
     acts: list[ActOut]
 
     @classmethod
-    def of(cls, pan: SimPan, score: Score) -> "RunOut":
+    def of(cls, world: World) -> "TraceOut":
+        thin = max(1, -(-len(world.marks) // MOST_MARKS))
+        marks = [m for i, m in enumerate(world.marks) if i % thin == 0 or i == len(world.marks) - 1]
+        follows, unit = world.FOLLOWS
         return cls(
-            score=score,
-            boiled_at_s=pan.boiled_at_s,
-            at_s=[m.at_s for m in pan.marks],
-            mass_kg=[m.mass_kg for m in pan.marks],
-            acts=[ActOut(at_s=a.at_s, kind=a.kind, flame=a.flame) for a in pan.acts],
+            kind=world.kind,
+            name=world.name,
+            follows=follows,
+            unit=unit,
+            goal=world.goal,
+            began_s=world.began_s,
+            at_s=[m.at_s - world.began_s for m in marks],
+            value=[round(m.value, 5) for m in marks],
+            view=[{key: round(x, 4) for key, x in m.view.items()} for m in marks],
+            sees=[list(m.signs) for m in marks],
+            acts=[
+                ActOut(at_s=a.at_s - world.began_s, kind=a.kind, says=world.done_as(a), flame=a.flame)
+                for a in world.acts
+            ],
         )
 
 
+class RunOut(Out):
+    """One run: its score, and each vessel along it."""
+
+    score: Score
+    traces: list[TraceOut]
+
+    @classmethod
+    def of(cls, world: World, score: Score) -> "RunOut":
+        vessels = world.vessels if isinstance(world, Several) else (world,)
+        return cls(score=score, traces=[TraceOut.of(vessel) for vessel in vessels])
+
+
+class NoticeOut(Out):
+    """A sign that asked for something: when it was there, and how long the cook took; null: never done."""
+
+    says: str
+    at_s: int
+    after_s: int | None
+
+
 class AccountOut(Out):
-    """What it came to, what each slip cost, and the same milk in practised hands."""
+    """What it came to, what each slip cost, what the senses said, and the same milk in practised hands. ``changed``: the
+    lesson is another since; the points stand as they were given."""
 
     id: int
     name: str
-    words: ReduceIn
+    lesson: LessonBrief | None
+    words: ReduceIn | None
     level: int
     level_says: str
     seed: int
-    goal_kg: float
+    changed: bool
     truth: list[str]
     yours: RunOut
     expert: RunOut
-    lessons: list[Lesson]
+    slips: list[Slip]
+    notices: list[NoticeOut]

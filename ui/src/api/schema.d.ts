@@ -1400,10 +1400,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The latest rehearsals, and the levels there are */
+        /** The board of lessons, the rehearsals without one, and the levels there are */
         get: operations["get_rehearsals"];
         put?: never;
-        /** Put a simulated pan on the fire */
+        /** Begin a lesson, a plan, or an evening of the Book again, without milk */
         post: operations["begin_rehearsal"];
         delete?: never;
         options?: never;
@@ -1471,8 +1471,42 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Do or say what the Stove knows */
+        /** Do or say what the Stove knows, at a pan of milk */
         post: operations["log_rehearsed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Do one of the things that a vessel offers */
+        post: operations["use_hand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals/{rehearsal_id}/jump": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let time go by until something new is to be seen */
+        post: operations["jump_rehearsal"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1488,7 +1522,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Let its clock run faster or slower from now on */
+        /** Let its clock run faster or slower from now on, or stand still */
         post: operations["set_rehearsal_speed"];
         delete?: never;
         options?: never;
@@ -1923,27 +1957,31 @@ export interface components {
         };
         /**
          * AccountOut
-         * @description What it came to, what each slip cost, and the same milk in practised hands.
+         * @description What it came to, what each slip cost, what the senses said, and the same milk in practised hands. ``changed``: the
+         *     lesson is another since; the points stand as they were given.
          */
         AccountOut: {
+            /** Changed */
+            changed: boolean;
             expert: components["schemas"]["RunOut"];
-            /** Goal Kg */
-            goal_kg: number;
             /** Id */
             id: number;
-            /** Lessons */
-            lessons: components["schemas"]["Lesson"][];
+            lesson: components["schemas"]["LessonBrief"] | null;
             /** Level */
             level: number;
             /** Level Says */
             level_says: string;
             /** Name */
             name: string;
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
             /** Seed */
             seed: number;
+            /** Slips */
+            slips: components["schemas"]["Slip"][];
             /** Truth */
             truth: string[];
-            words: components["schemas"]["ReduceIn"];
+            words: components["schemas"]["ReduceIn"] | null;
             yours: components["schemas"]["RunOut"];
         };
         /**
@@ -1993,6 +2031,8 @@ export interface components {
             flame: string | null;
             /** Kind */
             kind: string;
+            /** Says */
+            says: string;
         };
         /**
          * Added
@@ -2423,6 +2463,20 @@ export interface components {
         BatchSamplesOut: {
             /** Channels */
             channels: components["schemas"]["SamplesOut"][];
+        };
+        /**
+         * BecauseOut
+         * @description A batch of the Book and what was found wrong with it.
+         */
+        BecauseOut: {
+            /** At S */
+            at_s: number;
+            /** Batch */
+            batch: number;
+            /** Fault */
+            fault: string;
+            /** Name */
+            name: string;
         };
         /**
          * Beside
@@ -3948,6 +4002,34 @@ export interface components {
             state: "in" | "sent-away" | "over";
         };
         /**
+         * DoIn
+         * @description One of the hands that a vessel offers. ``amount`` in the hand's unit (kg, l, s, pieces), what is usual when not given.
+         */
+        DoIn: {
+            /**
+             * Amount
+             * @default null
+             */
+            amount?: number | null;
+            /** Do */
+            do: string;
+            /**
+             * Flame
+             * @default null
+             */
+            flame?: ("gentle" | "medium" | "strong") | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
+            /**
+             * Of
+             * @default 0
+             */
+            of?: number;
+        };
+        /**
          * DoorOut
          * @description ``code``: the six numbers, empty when there are none; ``left_s``: how long they are still good, of
          *     ``good_for_s``. ``qr``: rows of 0 and 1 of the code for the camera, of the first of ``urls``. ``guessed_out``: void
@@ -4512,6 +4594,26 @@ export interface components {
         HandIn: {
             /** Act */
             act: components["schemas"]["LidIn"] | components["schemas"]["FoldIn"] | components["schemas"]["AcidIn"];
+        };
+        /**
+         * HandOut
+         * @description Something that can be done now; see ``DoIn``.
+         */
+        HandOut: {
+            /** Do */
+            do: string;
+            /** Ends */
+            ends: boolean;
+            /** Flames */
+            flames: boolean;
+            /** Most */
+            most: number;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+            /** Usual */
+            usual: number;
         };
         /**
          * HaveIn
@@ -5398,17 +5500,52 @@ export interface components {
              */
             waited?: boolean;
         };
+        /** LessonBrief */
+        LessonBrief: {
+            /** Good */
+            good: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Practises */
+            practises: string;
+        };
         /**
-         * Lesson
-         * @description One thing done differently: what it would have been worth, points, and how much longer it stands, s.
+         * LessonOut
+         * @description A lesson on the board. ``tries``: points of each, oldest first; ``cost``: what cost most of the last, in points and in
+         *     what happened.
          */
-        Lesson: {
-            /** Points */
-            points: number;
-            /** Standing S */
-            standing_s: number;
-            /** What */
-            what: string;
+        LessonOut: {
+            /** Best */
+            best: number | null;
+            /** Cost */
+            cost: number | null;
+            /** Cost Says */
+            cost_says: string;
+            /** Draws */
+            draws: string;
+            /** Key */
+            key: string;
+            /** Learn */
+            learn: string;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Practises */
+            practises: string;
+            /** Shelf */
+            shelf: string;
+            /** Tries */
+            tries: number[];
+        };
+        /** LessonShelfOut */
+        LessonShelfOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * LetInIn
@@ -6285,6 +6422,15 @@ export interface components {
             to_s: number;
         };
         /**
+         * NextOut
+         * @description The lesson that is proposed; ``because`` of the Book, or of the lessons themselves when null.
+         */
+        NextOut: {
+            because: components["schemas"]["BecauseOut"] | null;
+            /** Lesson */
+            lesson: string;
+        };
+        /**
          * NextPlanOut
          * @description What was kept for the next time, newest first.
          */
@@ -6369,6 +6515,18 @@ export interface components {
          * @description An empty body: it must be JSON all the same, which a foreign page cannot send.
          */
         Nothing: Record<string, never>;
+        /**
+         * NoticeOut
+         * @description A sign that asked for something: when it was there, and how long the cook took; null: never done.
+         */
+        NoticeOut: {
+            /** After S */
+            after_s: number | null;
+            /** At S */
+            at_s: number;
+            /** Says */
+            says: string;
+        };
         /**
          * Nudge
          * @description Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``strip`` is its short form.
@@ -6717,6 +6875,22 @@ export interface components {
             };
             /** Lines */
             lines: string[];
+        };
+        /**
+         * Part
+         * @description One part of the work: what it is called, its points of 100, its share of the whole, and the fact behind it.
+         */
+        Part: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Points */
+            points: number;
+            /** Says */
+            says: string;
+            /** Share */
+            share: number;
         };
         /**
          * PartIn
@@ -7309,55 +7483,80 @@ export interface components {
         };
         /**
          * RehearsalOut
-         * @description A rehearsal as it stands. ``batch.now_s`` is the kitchen's time, which runs ``speed`` times as fast.
+         * @description A rehearsal as it stands. ``passed_s`` of the kitchen's time, which runs ``speed`` times as fast; ``batch``: a pan of
+         *     milk with a plan, as the Stove shows it; ``serve_s``: when it should be on the table.
          */
         RehearsalOut: {
             away: components["schemas"]["AwayOut"] | null;
-            batch: components["schemas"]["BatchOut"];
+            batch: components["schemas"]["BatchOut"] | null;
             /** Finished */
             finished: boolean;
             /** Id */
             id: number;
-            /** Instruments */
-            instruments: components["schemas"]["ShownOut"][];
+            lesson: components["schemas"]["LessonBrief"] | null;
             /** Level */
             level: number;
             /** Level Says */
             level_says: string;
-            /** Lid */
-            lid: boolean;
+            /** Name */
+            name: string;
+            /** Passed S */
+            passed_s: number;
             /** Points */
             points: number | null;
             /** Seed */
             seed: number;
-            /** Sees */
-            sees: string[];
+            /** Serve S */
+            serve_s: number | null;
             /** Speed */
             speed: number;
+            /** Vessels */
+            vessels: components["schemas"]["VesselOut"][];
         };
         /** RehearsalsOut */
         RehearsalsOut: {
+            /** Lessons */
+            lessons: components["schemas"]["LessonOut"][];
             /** Levels */
             levels: string[];
+            next: components["schemas"]["NextOut"] | null;
             /** Rehearsals */
             rehearsals: components["schemas"]["RehearsalLine"][];
+            /** Shelves */
+            shelves: components["schemas"]["LessonShelfOut"][];
         };
         /**
          * RehearseIn
-         * @description Rehearse a plan of the Larder's pan and burner. ``seed``: the same seed hides the same milk.
+         * @description What is rehearsed: a lesson, an evening of the Book again, or a plan of any kind; one of them. ``seed``: the same seed
+         *     hides the same milk. A lesson has a level and a speed of its own.
          */
         RehearseIn: {
+            /**
+             * Batch
+             * @default null
+             */
+            batch?: number | null;
+            /** @default null */
+            caramel?: components["schemas"]["CaramelIn"] | null;
+            /** @default null */
+            curdle?: components["schemas"]["CurdleIn"] | null;
             /**
              * Key
              * @default null
              */
             key?: string | null;
             /**
+             * Lesson
+             * @default null
+             */
+            lesson?: string | null;
+            /**
              * Level
              * @default 2
              */
             level?: number;
-            plan: components["schemas"]["ReduceIn"];
+            /** @default null */
+            plan?: components["schemas"]["ReduceIn"] | null;
             /**
              * Seed
              * @default null
@@ -7365,10 +7564,11 @@ export interface components {
             seed?: number | null;
             /**
              * Speed
-             * @default 10
-             * @enum {integer}
+             * @default null
              */
-            speed?: 1 | 2 | 5 | 10 | 20 | 60;
+            speed?: (0 | 1 | 2 | 5 | 10 | 20 | 60) | null;
+            /** @default null */
+            strain?: components["schemas"]["StrainIn"] | null;
         };
         /**
          * RelativeOut
@@ -7483,18 +7683,12 @@ export interface components {
         };
         /**
          * RunOut
-         * @description One run: its score, what was in the pan along it, and what was done.
+         * @description One run: its score, and each vessel along it.
          */
         RunOut: {
-            /** Acts */
-            acts: components["schemas"]["ActOut"][];
-            /** At S */
-            at_s: number[];
-            /** Boiled At S */
-            boiled_at_s: number | null;
-            /** Mass Kg */
-            mass_kg: number[];
             score: components["schemas"]["Score"];
+            /** Traces */
+            traces: components["schemas"]["TraceOut"][];
         };
         /**
          * RunningStep
@@ -7562,37 +7756,21 @@ export interface components {
         };
         /**
          * Score
-         * @description Points of 100, whole and by part, with the facts behind them. kg, s; ``off_target`` is a share.
+         * @description Points of 100, whole and by part, with what it gave. kg, s.
          */
         Score: {
-            /** Colour */
-            colour: string;
-            /** Grit Kg */
-            grit_kg: number;
-            /** Lumps */
-            lumps: number;
-            /** Off Target */
-            off_target: number;
+            /** Outcome */
+            outcome: string;
             /** Parts */
-            parts: {
-                [key: string]: number;
-            };
+            parts: components["schemas"]["Part"][];
             /** Points */
             points: number;
-            /** Scorch */
-            scorch: number;
-            /** Side Kg */
-            side_kg: number;
-            /** Spilt Kg */
-            spilt_kg: number;
-            /** Split */
-            split: boolean;
             /** Standing S */
             standing_s: number;
             /** Total S */
             total_s: number;
             /** Yield Kg */
-            yield_kg: number;
+            yield_kg: number | null;
         };
         /**
          * ScrapedIn
@@ -7806,6 +7984,13 @@ export interface components {
             /** Value */
             value: number | null;
         };
+        /** SignOut */
+        SignOut: {
+            /** Calls */
+            calls: boolean;
+            /** Says */
+            says: string;
+        };
         /** SittingOut */
         SittingOut: {
             /** End S */
@@ -7829,6 +8014,27 @@ export interface components {
             width_m: number;
             /** Word */
             word: string;
+        };
+        /**
+         * Slip
+         * @description One thing done differently: what it would have been worth, points; how much longer one stands, s; how much more it
+         *     gives, kg; and the part it changes most, as it was and as it would be.
+         */
+        Slip: {
+            /** Part */
+            part: string;
+            /** Points */
+            points: number;
+            /** Standing S */
+            standing_s: number;
+            /** Then */
+            then: string;
+            /** Was */
+            was: string;
+            /** What */
+            what: string;
+            /** Yield Kg */
+            yield_kg: number;
         };
         /**
          * SlipIn
@@ -7897,7 +8103,7 @@ export interface components {
              * Speed
              * @enum {integer}
              */
-            speed: 1 | 2 | 5 | 10 | 20 | 60;
+            speed: 0 | 1 | 2 | 5 | 10 | 20 | 60;
         };
         /**
          * Split
@@ -9600,6 +9806,36 @@ export interface components {
             whey_kg: number;
         };
         /**
+         * TraceOut
+         * @description One vessel along a run: the value that its curve follows, what is drawn and what was seen at each mark, what was done.
+         */
+        TraceOut: {
+            /** Acts */
+            acts: components["schemas"]["ActOut"][];
+            /** At S */
+            at_s: number[];
+            /** Began S */
+            began_s: number;
+            /** Follows */
+            follows: string;
+            /** Goal */
+            goal: number | null;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Sees */
+            sees: string[][];
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number[];
+            /** View */
+            view: {
+                [key: string]: number;
+            }[];
+        };
+        /**
          * TrackOut
          * @description The way down: columns of equal length, one row a step of steam. Times from the first boil.
          */
@@ -9762,6 +9998,33 @@ export interface components {
             figure: number;
             /** Word */
             word: string;
+        };
+        /**
+         * VesselOut
+         * @description One vessel: what is seen, read and can be done, and numbers to draw it by. ``elsewhere_s``: so long the hands are still
+         *     at another.
+         */
+        VesselOut: {
+            /** Done */
+            done: boolean;
+            /** Elsewhere S */
+            elsewhere_s: number;
+            /** Hands */
+            hands: components["schemas"]["HandOut"][];
+            /** Instruments */
+            instruments: components["schemas"]["ShownOut"][];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Sees */
+            sees: components["schemas"]["SignOut"][];
+            /** View */
+            view: {
+                [key: string]: number;
+            };
+            /** Waits */
+            waits: boolean;
         };
         /**
          * WaitOut
@@ -21050,6 +21313,234 @@ export interface operations {
         responses: {
             /** @description Created */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    use_hand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jump_rehearsal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rehearsal_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -98,6 +98,7 @@ export const ALARM_AFTER_S = 120
 export const MISSED_AFTER_S = 240
 export const OK_BUYS_S = 90
 export const SPEEDS = [
+  0,
   1,
   2,
   5,

@@ -7,6 +7,8 @@ import { useRouter } from 'vue-router'
 import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
 import { NModal } from 'naive-ui'
+import RehearseForm from '@/stations/rehearse/RehearseForm.vue'
+import type { Asked } from '@/stations/rehearse/rehearsal'
 
 /** Begin what is planned: name it, read the cautions, and it is on the Stove. `start` answers with its address there. */
 const props = defineProps<{
@@ -15,10 +17,12 @@ const props = defineProps<{
   verb: string
   cautions: { title: string; text: string; severity: string }[]
   blocked?: boolean
+  rehearse?: Omit<Asked, 'level'>
 }>()
 const router = useRouter()
 const client = useQueryClient()
 const naming = ref(false)
+const rehearsing = ref(false)
 const name = ref('')
 const key = ref('')
 
@@ -43,6 +47,18 @@ const begin = useMutation({
   <button id="begin" type="button" class="plate begin" :disabled="blocked" @click="ask">
     {{ verb }}
   </button>
+  <button
+    v-if="rehearse"
+    type="button"
+    class="touch"
+    :disabled="blocked"
+    @click="rehearsing = true"
+  >
+    or rehearse it
+  </button>
+  <NModal v-if="rehearse" v-model:show="rehearsing">
+    <RehearseForm :asked="rehearse" @cancel="rehearsing = false" />
+  </NModal>
   <NModal v-model:show="naming">
     <FormDialog
       needs="cook"

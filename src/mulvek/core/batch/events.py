@@ -346,9 +346,19 @@ class AcidPoured:
     mass_kg: float
 
 
+@dataclass(frozen=True, slots=True)
+class HandDid:
+    """What a hand did in a rehearsal: which of its hands, how much in that hand's unit, which flame, at which vessel."""
+
+    do: str
+    amount: float = 0.0
+    flame: Flame | None = None
+    of: int = 0
+
+
 Happening = (
     Begun | StepBegun | StepDone | StepWeighed | Poured | WheyWeighed | RowWeighed | PiecesCounted | LeftWeighed | BaseWeighed | Taken | Gone
-    | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured |
+    | ShadeSeen | ShadeMoved | Added | LidMoved | SkinFolded | AcidPoured | HandDid |
     Lit | FirstBoil | Reading | Stirred | Scraped | SugarIn | FlameChanged | Off | Weighed | Note | Judged | FaultFound | Undo
     | StopMoved | SugarPlanned | MilkAdded | PanSwapped | Paused | Resumed | Abandoned
     | PartTaken | Carried | Joined | PouredInto
@@ -398,6 +408,7 @@ KINDS: Mapping[str, type[Happening]] = {
     "lid_moved": LidMoved,
     "skin_folded": SkinFolded,
     "acid_poured": AcidPoured,
+    "hand_did": HandDid,
     "missed": Missed,
     "snoozed": Snoozed,
     "hushed": Hushed,

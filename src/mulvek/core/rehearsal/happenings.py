@@ -1,5 +1,5 @@
 """What can be done to a rehearsed pan beyond what the Stove logs of a real one."""
 
-from ..batch.events import AcidPoured, LidMoved, SkinFolded
+from ..batch.events import AcidPoured, HandDid, LidMoved, SkinFolded
 
-RehearsalOnly = LidMoved | SkinFolded | AcidPoured
+RehearsalOnly = LidMoved | SkinFolded | AcidPoured | HandDid

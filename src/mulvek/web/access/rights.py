@@ -23,7 +23,7 @@ _ROUTES = {
     "log": """
         add_photo remove_photo
         log_event part_batch pour_batch take_base keep_last_words
-        begin_rehearsal act_rehearsed log_rehearsed set_rehearsal_speed
+        begin_rehearsal act_rehearsed log_rehearsed use_hand set_rehearsal_speed jump_rehearsal
         """,
     "cook": """
         begin_day slip_day remove_day

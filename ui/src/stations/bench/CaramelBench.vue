@@ -275,6 +275,7 @@ const SOLIDS = [
             verb="Light it"
             :cautions="f.cautions"
             :blocked="Boolean(problem)"
+            :rehearse="{ caramel: plan }"
           />
         </div>
       </section>

@@ -274,6 +274,7 @@ function mend() {
             verb="Light it"
             :cautions="f.cautions"
             :blocked="Boolean(problem)"
+            :rehearse="{ curdle: plan }"
           />
         </div>
         <CurdleWish :plan="plan" @take="keep" />

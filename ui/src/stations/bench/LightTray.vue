@@ -119,7 +119,7 @@ useKeys([{ key: 'l', does: 'light it', run: ask }])
     </div>
   </section>
   <NModal v-model:show="rehearsing">
-    <RehearseForm :plan="plan" @cancel="rehearsing = false" />
+    <RehearseForm :asked="{ plan }" @cancel="rehearsing = false" />
   </NModal>
   <NModal v-model:show="naming">
     <div class="tray naming" role="dialog" aria-label="Light it">

@@ -270,6 +270,7 @@ function drop(seconds: number) {
           verb="Hang it"
           :cautions="f.cautions"
           :blocked="Boolean(problem)"
+          :rehearse="{ strain: plan }"
         />
       </section>
       <FruitTray />

@@ -11,6 +11,7 @@ import BatchPhotos from './BatchPhotos.vue'
 import PartCurve from './PartCurve.vue'
 import ReadingsTray from './ReadingsTray.vue'
 import StoryNotes from './StoryNotes.vue'
+import { useBegin } from '../rehearse/rehearsal'
 import { againOf, depthOf, didOf, figuresOf, onStove } from './told'
 
 /** One batch of any kind from what went in to how long it kept: its story, its river, told and got, notes. */
@@ -42,6 +43,8 @@ const figures = computed(() => {
     batch.value && lit.value ? depthOf(batch.value, lit.value.told.stop_depth_m.likely) : null
   return depth ? [...found, depth] : found
 })
+/** The same evening without milk; a sweet is rehearsed base by base. */
+const rehearse = useBegin()
 const again = computed(() => batch.value && againOf(batch.value))
 /** What was judged cold is known to be wrong. */
 const FAULTS: Record<string, string> = {
@@ -99,6 +102,18 @@ const weighedIn = computed(() =>
         <RouterLink class="touch" :to="{ path: '/book/mend', query: wrong }"
           >What went wrong?</RouterLink
         >
+        <button
+          v-if="batch.kind !== 'sweet'"
+          type="button"
+          class="touch"
+          :disabled="rehearse.isPending.value"
+          @click="rehearse.mutate({ batch: batch.id, level: 1 })"
+        >
+          that evening again, without milk
+        </button>
+        <span v-if="rehearse.error.value" class="problem" role="alert">{{
+          rehearse.error.value.message
+        }}</span>
         <span v-if="story.others.length" class="others"
           ><span class="soft">beside</span>
           <RouterLink

@@ -1,51 +1,54 @@
 <script setup lang="ts">
 import { NModal } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { minutes, percent, weight } from '@/say'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { capital, weight } from '@/say'
+import { lasted, minute } from './account'
 import RunChart from './RunChart.vue'
+import RunSlider from './RunSlider.vue'
 import RehearseForm from './RehearseForm.vue'
-import { useAccount, type Run } from './rehearsal'
+import { useAccount, useBegin } from './rehearsal'
 
-/** What a rehearsal came to: points, what cost what, and the same milk in practised hands. */
+/** What a rehearsal came to: points, what cost what, what the senses said, and the same milk in practised hands. */
 const props = defineProps<{ id: number }>()
+const router = useRouter()
 const account = useAccount(() => props.id)
-const again = ref(false)
+const begin = useBegin()
+const asking = ref(false)
+const vessel = ref(0)
+const at = ref(0)
 const a = computed(() => account.data.value)
-
-const PARTS: Record<string, string> = {
-  target: 'the stop',
-  scorch: 'the bottom',
-  texture: 'texture',
-  saved: 'milk saved',
-  standing: 'standing',
-}
-function fact(part: string, run: Run, goal: number): string {
-  const s = run.score
-  if (part === 'target')
-    return Math.abs(s.off_target) < 0.005
-      ? `${weight(s.yield_kg)}, just as it should be`
-      : `${weight(s.yield_kg)}, ${percent(Math.abs(s.off_target))} ${s.off_target > 0 ? 'more' : 'less'} than ${weight(goal)}`
-  if (part === 'scorch')
-    return s.scorch > 0.6 ? 'burnt' : s.scorch > 0.2 ? 'it tastes of toast' : 'clean'
-  if (part === 'texture')
-    return s.split ? 'it split' : s.lumps > 0.3 ? 'lumps' : s.grit_kg > 0.002 ? 'gritty' : 'smooth'
-  if (part === 'saved')
-    return s.spilt_kg > 0.001
-      ? `${weight(s.spilt_kg)} boiled over`
-      : `${weight(s.side_kg)} left on the sides`
-  return `${minutes(s.standing_s)} of ${minutes(s.total_s)} minutes at the pan`
-}
+const score = computed(() => a.value!.yours.score)
+const traces = computed(() => a.value!.yours.traces)
+const yours = computed(() => traces.value[vessel.value]!)
+const expert = computed(() => a.value!.expert.traces[vessel.value]!)
 const rows = computed(() =>
-  a.value
-    ? Object.keys(PARTS).map((part) => ({
-        part: PARTS[part]!,
-        yours: a.value!.yours.score.parts[part] ?? 0,
-        said: fact(part, a.value!.yours, a.value!.goal_kg),
-        expert: fact(part, a.value!.expert, a.value!.goal_kg),
-      }))
-    : [],
+  score.value.parts.map((part, i) => ({ ...part, expert: a.value!.expert.score.parts[i]! })),
+)
+/** What was noticed late or never: what a quick hand does within the minute needs no line. */
+const LATE_S = 60
+const late = computed(() => {
+  const told = new Set<string>()
+  return a
+    .value!.notices.filter((n) => n.after_s === null || n.after_s > LATE_S)
+    .filter((n) => !told.has(n.says) && told.add(n.says))
+    .slice(0, 6)
+})
+/** One looks first at how it ended. */
+watch(
+  [a, vessel],
+  () => {
+    if (a.value) at.value = yours.value.at_s.at(-1) ?? 0
+  },
+  { immediate: true },
 )
 const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
+function again() {
+  const { lesson, words } = a.value!
+  if (lesson) begin.mutate({ lesson: lesson.key, level: 2 })
+  else if (words) asking.value = true
+  else void router.push('/stove/rehearse')
+}
 </script>
 
 <template>
@@ -57,39 +60,78 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
   <template v-else>
     <section class="tray verdict" aria-label="What it came to">
       <p class="legend">
-        <RouterLink to="/stove/rehearse">Rehearsal</RouterLink>
-        <span class="soft">level {{ a.level }}, {{ a.level_says }}, seed {{ a.seed }}</span>
+        <RouterLink to="/stove/rehearse">Rehearse</RouterLink>
+        <b>{{ a.name }}</b>
+        <span class="soft level">{{ a.level_says }}, seed {{ a.seed }}</span>
       </p>
       <p class="points">
-        <b>{{ Math.round(a.yours.score.points) }}</b> <span class="soft">of 100</span>
+        <b>{{ Math.round(score.points) }}</b> <span class="soft">of 100</span>
       </p>
       <p class="sentence">
-        It gave <b>{{ weight(a.yours.score.yield_kg) }}</b>, {{ a.yours.score.colour }}, after
-        <b>{{ minutes(a.yours.score.total_s) }} minutes</b> on the fire.
+        It gave <b>{{ score.outcome }}</b>, after <b>{{ lasted(score.total_s) }}</b>.
         <span class="soft">{{ a.truth.join(' ') }}</span>
+        <span v-if="a.changed" class="soft"> This lesson has been changed since.</span>
       </p>
-      <button type="button" class="plate" @click="again = true">Once more</button>
+      <button type="button" class="plate" :disabled="begin.isPending.value" @click="again">
+        {{ a.lesson || a.words ? 'Once more' : 'To the board' }}
+      </button>
     </section>
-    <RunChart class="chart" :yours="a.yours" :expert="a.expert" :goal="a.goal_kg" />
+    <p v-if="begin.error.value" class="problem" role="alert">{{ begin.error.value.message }}</p>
+    <p v-if="traces.length > 1" class="which" role="group" aria-label="Which vessel">
+      <button
+        v-for="(t, i) in traces"
+        :key="i"
+        type="button"
+        class="touch"
+        :aria-pressed="vessel === i"
+        @click="vessel = i"
+      >
+        {{ t.name }}
+      </button>
+    </p>
+    <RunChart class="chart" :yours="yours" :expert="expert" :at="at" />
+    <RunSlider v-model="at" :yours="yours" :expert="expert" />
     <section class="tray told" aria-label="What cost what">
       <div>
         <h2 class="heading">What cost what</h2>
-        <ol v-if="a.lessons.length" class="lessons">
-          <li v-for="l in a.lessons" :key="l.what">
+        <ol v-if="a.slips.length" class="lessons">
+          <li v-for="l in a.slips" :key="l.what">
             <b :class="{ worse: l.points < 0 }">{{ signed(l.points) }}</b>
             <span
-              >{{ l.what
-              }}<span v-if="Math.abs(l.standing_s) >= 45" class="soft"
-                >, {{ signed(l.standing_s / 60) }} min at the pan</span
+              >{{ capital(l.what)
+              }}<span class="soft"
+                ><template v-if="l.was !== l.then">. {{ l.part }}: {{ l.then }}</template
+                ><template v-if="Math.abs(l.standing_s) >= 45"
+                  >, {{ signed(l.standing_s / 60) }} min of your time</template
+                ><template v-if="Math.abs(l.yield_kg) >= 0.005"
+                  >, {{ l.yield_kg > 0 ? '+' : '−' }}{{ weight(Math.abs(l.yield_kg)) }}</template
+                ></span
               ></span
             >
           </li>
         </ol>
         <p v-else class="words">No single change would have been worth a point.</p>
         <p class="soft note">
-          Points that the very same run would have had with this one thing different, stopped at the
-          same weight.
+          Points that the very same run would have had with this one thing different.
         </p>
+        <template v-if="late.length">
+          <h2 class="heading">What was said, and heard late</h2>
+          <ul class="late">
+            <li v-for="n in late" :key="n.at_s + n.says">
+              <b>{{ minute(n.at_s) }}</b>
+              <span
+                >“{{ n.says }}”
+                <span class="soft">{{
+                  n.after_s === null ? 'nothing was done' : `done ${minute(n.after_s)} later`
+                }}</span></span
+              >
+            </li>
+          </ul>
+        </template>
+        <template v-if="a.lesson">
+          <h2 class="heading">What a good hand does</h2>
+          <p class="words">{{ a.lesson.good }}</p>
+        </template>
       </div>
       <table>
         <thead>
@@ -101,16 +143,18 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in rows" :key="row.part">
-            <th scope="row">{{ row.part }}</th>
-            <td class="figure">{{ Math.round(row.yours) }}</td>
-            <td>{{ row.said }}</td>
-            <td class="soft">{{ row.expert }}</td>
+          <tr v-for="row in rows" :key="row.key">
+            <th scope="row">{{ row.name }}</th>
+            <td class="figure">{{ Math.round(row.points) }}</td>
+            <td>{{ row.says }}</td>
+            <td class="soft">{{ row.expert.says }}</td>
           </tr>
         </tbody>
       </table>
     </section>
-    <NModal v-model:show="again"><RehearseForm :plan="a.words" @cancel="again = false" /></NModal>
+    <NModal v-model:show="asking">
+      <RehearseForm v-if="a.words" :asked="{ plan: a.words }" @cancel="asking = false" />
+    </NModal>
   </template>
 </template>
 
@@ -135,15 +179,29 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
   font-weight: 700;
   letter-spacing: -4px;
 }
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  margin: 12px 32px 0;
+}
+.which [aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 700;
+  text-decoration: underline;
+  text-decoration-thickness: 3px;
+  text-underline-offset: 5px;
+}
 .chart {
   margin: 14px 4px;
 }
 .told {
   display: grid;
-  grid-template-columns: 1fr 1.35fr;
+  grid-template-columns: 1fr 1.2fr;
   gap: 40px;
 }
-.lessons li {
+.lessons li,
+.late li {
   display: flex;
   gap: 14px;
   align-items: baseline;
@@ -159,8 +217,12 @@ const signed = (n: number) => `${n > 0 ? '+' : '−'}${Math.abs(Math.round(n))}`
 .lessons b.worse {
   color: var(--ink-soft);
 }
+.late b {
+  min-width: 3em;
+  text-align: right;
+}
 .note {
-  margin-top: 6px;
+  margin: 6px 0 12px;
   font-size: 14px;
 }
 table {
@@ -189,6 +251,9 @@ thead th:first-child {
   text-align: right;
 }
 @media (max-width: 900px) {
+  .level {
+    display: none;
+  }
   .verdict {
     flex-direction: column;
     align-items: stretch;

@@ -1,48 +1,36 @@
 <script setup lang="ts">
-import { newKey } from '@/api/keys'
-import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { api, unwrap, type ReduceIn } from '@/api/client'
 import FormDialog from '@/form/FormDialog.vue'
 import FormField from '@/form/FormField.vue'
 import { SPEEDS } from '@/api/shared'
-import { useRehearsals, type Speed } from './rehearsal'
+import { useBegin, useRehearsals, type Asked, type Speed } from './rehearsal'
 
 /** Put a simulated pan on the fire: how hard, how fast, and which hidden milk. */
-const props = defineProps<{ plan: ReduceIn }>()
+const props = defineProps<{ asked: Omit<Asked, 'level'> }>()
 const emit = defineEmits<{ cancel: [] }>()
 
-const router = useRouter()
 const known = useRehearsals()
 const level = ref(2)
 const speed = ref<Speed>(10)
 const seed = ref('')
-const begin = useMutation({
-  mutationFn: () =>
-    unwrap(
-      api.POST('/api/rehearsals', {
-        body: {
-          plan: props.plan,
-          level: level.value,
-          speed: speed.value,
-          seed: seed.value.trim() ? Number(seed.value) : null,
-          key: newKey(),
-        },
-      }),
-    ),
-  onSuccess: (made) => router.push(`/stove/rehearse/${made.id}`),
-})
+const begin = useBegin()
+const go = () =>
+  begin.mutate({
+    ...props.asked,
+    level: level.value,
+    speed: speed.value,
+    seed: seed.value.trim() ? Number(seed.value) : null,
+  })
 </script>
 
 <template>
   <FormDialog
     needs="log"
     title="Rehearse it, without milk"
-    verb="Light it"
+    verb="Begin it"
     :busy="begin.isPending.value"
     :problem="begin.error.value?.message"
-    @keep="begin.mutate()"
+    @keep="go"
     @cancel="emit('cancel')"
   >
     <p>
@@ -64,7 +52,7 @@ const begin = useMutation({
     <p role="group" aria-label="How fast" class="speeds">
       <span class="soft">time runs</span>
       <button
-        v-for="s in SPEEDS"
+        v-for="s in SPEEDS.slice(1)"
         :key="s"
         type="button"
         class="touch"

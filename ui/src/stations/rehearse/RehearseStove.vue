@@ -1,27 +1,32 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { useRoute } from 'vue-router'
 import type { EventIn } from '@/api/client'
-import { clock, cm, stopwatch, weight } from '@/say'
+import { cm, stopwatch, weight } from '@/say'
 import { useKeys } from '@/shell/keys'
 import { livePan, type Asked } from '@/shell/live'
 import { need } from '../stove/need'
 import NowTray from '../stove/NowTray.vue'
 import PanNow from '../stove/PanNow.vue'
 import ReadPanel from '../stove/ReadPanel.vue'
-import RehearseAccount from './RehearseAccount.vue'
-import { SPEEDS } from '@/api/shared'
-import { useDo, useRehearsal, type Rehearsal } from './rehearsal'
+import ClockLine from './ClockLine.vue'
+import { usePanSound } from './panSound'
+import { useDo, type LiveRehearsal, type Shown } from './rehearsal'
 
 /** The Stove on a simulated pan: the same sentence, figures and readings; beside them what eyes and nose would tell. */
+const props = defineProps<{ rehearsal: LiveRehearsal }>()
 const route = useRoute()
-const id = () => Number(route.params.id)
-const rehearsal = useRehearsal(id)
-const doing = useDo(id)
+const doing = useDo(() => props.rehearsal.id)
 const acid = ref('')
 
-const r = computed(() => rehearsal.data.value)
-const batch = computed(() => r.value?.live)
+const r = computed(() => props.rehearsal)
+const batch = computed(() => r.value.live)
+const pan = computed(() => r.value.vessels[0]!)
+const covered = computed(() => (pan.value.view.lid ?? 0) > 0)
+usePanSound(
+  computed(() => r.value.vessels),
+  toRef(() => r.value.speed === 0),
+)
 const lives = computed(() =>
   batch.value ? [{ ...livePan(batch.value), path: route.path, name: 'The rehearsal' }] : [],
 )
@@ -30,7 +35,7 @@ const onFire = computed(() => ['heating', 'boiling'].includes(batch.value?.phase
 const sugarLeft = computed(() =>
   batch.value ? Math.max(0, batch.value.sugar_kg - batch.value.sugar_in_kg) : 0,
 )
-const away = computed(() => r.value?.away)
+const away = computed(() => r.value.away)
 
 const tell = (event: EventIn) => doing.mutate({ event })
 const sugarIn = () => sugarLeft.value > 0 && tell({ kind: 'sugar_in', mass_kg: sugarLeft.value })
@@ -38,7 +43,7 @@ const pause = () => tell({ kind: batch.value?.paused_at_s !== null ? 'resumed' :
 const lower = () =>
   tell({ kind: 'flame_changed', flame: batch.value?.flame === 'strong' ? 'medium' : 'gentle' })
 const fold = () => doing.mutate({ act: { do: 'fold' } })
-const lid = () => doing.mutate({ act: { do: 'lid', on: !r.value?.lid } })
+const lid = () => doing.mutate({ act: { do: 'lid', on: !covered.value } })
 const pour = () =>
   doing.mutate({ act: { do: 'acid', amount: acid.value } }, { onSuccess: () => (acid.value = '') })
 
@@ -59,8 +64,7 @@ function later(due: Asked) {
   tell({ kind: 'snoozed', nudge: due.nudge.key, episode: due.nudge.episode, seconds: 120 })
 }
 
-type Shown = Rehearsal['instruments'][number]
-const shown = computed(() => r.value?.instruments ?? [])
+const shown = computed(() => pan.value.instruments)
 function said(i: Shown): string {
   if (i.value === null) return 'shows nothing'
   if (i.unit === 'kg') return weight(i.value)
@@ -87,103 +91,84 @@ useKeys([
 </script>
 
 <template>
-  <div class="page">
-    <h1 class="visually-hidden">Rehearsal</h1>
-    <section v-if="rehearsal.error.value && !r" class="tray">
-      <p class="sentence problem">{{ rehearsal.error.value.message }}</p>
+  <template v-if="batch && now">
+    <NowTray
+      :lives="lives"
+      :batch="batch"
+      :now="now"
+      @answer="answer"
+      @later="later"
+      @tell="tell($event as EventIn)"
+    >
+      <template #legend>
+        <RouterLink to="/stove/rehearse">Rehearsal</RouterLink>
+        <span class="soft">level {{ r.level }}, {{ r.level_says }}, seed {{ r.seed }}</span>
+      </template>
+    </NowTray>
+    <p v-if="away" class="away" role="status">
+      You are away: {{ away.who }} has you for another <b>{{ stopwatch(away.left_s) }}</b>.
+    </p>
+    <div class="things"><PanNow :batch="batch" /></div>
+    <ClockLine :rehearsal="r" @do="doing.mutate($event)" />
+    <section class="tray doing" aria-label="Readings and hands">
+      <div>
+        <ul class="sees" aria-label="What you see">
+          <li v-for="s in pan.sees" :key="s.says" :class="{ calls: s.calls }">{{ s.says }}</li>
+        </ul>
+        <ReadPanel
+          v-if="boiling"
+          :batch="batch"
+          :several="false"
+          :busy="doing.isPending.value"
+          plain
+          @tell="tell"
+        />
+        <p v-if="doing.error.value" class="problem" role="alert">
+          {{ doing.error.value.message }}
+        </p>
+      </div>
+      <div class="instruments" aria-label="Instruments" role="group">
+        <p v-for="i in shown" :key="i.channel">
+          <span class="soft">{{ i.name }}</span>
+          <b :class="{ none: i.value === null }">{{ said(i) }}</b>
+          <button
+            v-if="boiling && i.how && i.how !== 'temperature' && i.value !== null"
+            type="button"
+            class="touch"
+            :aria-label="`log the ${i.name}`"
+            @click="take(i)"
+          >
+            log it
+          </button>
+        </p>
+      </div>
+      <div class="acts">
+        <button type="button" class="plate line" @click="tell({ kind: 'stirred' })">
+          Stir <kbd>S</kbd>
+        </button>
+        <button type="button" class="plate line" @click="tell({ kind: 'scraped' })">
+          Scrape <kbd>C</kbd>
+        </button>
+        <button type="button" class="plate line" @click="fold">Fold skin <kbd>K</kbd></button>
+        <button type="button" class="plate line" :aria-pressed="covered" @click="lid">
+          {{ covered ? 'Lid off' : 'Lid on' }}
+        </button>
+        <button v-if="sugarLeft > 0" type="button" class="plate line" @click="sugarIn">
+          Sugar in <kbd>I</kbd>
+        </button>
+        <button v-if="onFire" type="button" class="plate line" @click="pause">
+          {{ batch.paused_at_s === null ? 'Pause' : 'Go on' }} <kbd>P</kbd>
+        </button>
+        <button type="button" class="plate line" @click="tell({ kind: 'off' })">
+          Take it off <kbd>O</kbd>
+        </button>
+        <form class="acid" @submit.prevent="pour">
+          <input v-model="acid" aria-label="Lemon juice" placeholder="lemon, 1 tbsp" />
+          <button type="submit" class="touch" :disabled="!acid.trim()">pour</button>
+        </form>
+      </div>
     </section>
-    <RehearseAccount v-else-if="r?.finished" :id="r.id" />
-    <template v-else-if="r && batch && now">
-      <NowTray
-        :lives="lives"
-        :batch="batch"
-        :now="now"
-        @answer="answer"
-        @later="later"
-        @tell="tell($event as EventIn)"
-      >
-        <template #legend>
-          <RouterLink to="/stove/rehearse">Rehearsal</RouterLink>
-          <span class="soft">level {{ r.level }}, {{ r.level_says }}, seed {{ r.seed }}</span>
-        </template>
-      </NowTray>
-      <p v-if="away" class="away" role="status">
-        You are away: {{ away.who }} has you for another <b>{{ stopwatch(away.left_s) }}</b>.
-      </p>
-      <div class="things"><PanNow :batch="batch" /></div>
-      <section class="tray doing" aria-label="Readings and hands">
-        <div>
-          <ul class="sees" aria-label="What you see">
-            <li v-for="s in r.sees" :key="s">{{ s }}</li>
-          </ul>
-          <ReadPanel
-            v-if="boiling"
-            :batch="batch"
-            :several="false"
-            :busy="doing.isPending.value"
-            plain
-            @tell="tell"
-          />
-          <p v-if="doing.error.value" class="problem" role="alert">
-            {{ doing.error.value.message }}
-          </p>
-        </div>
-        <div class="instruments" aria-label="Instruments" role="group">
-          <p v-for="i in shown" :key="i.channel">
-            <span class="soft">{{ i.name }}</span>
-            <b :class="{ none: i.value === null }">{{ said(i) }}</b>
-            <button
-              v-if="boiling && i.how && i.how !== 'temperature' && i.value !== null"
-              type="button"
-              class="touch"
-              :aria-label="`log the ${i.name}`"
-              @click="take(i)"
-            >
-              log it
-            </button>
-          </p>
-          <p class="speeds" role="group" aria-label="How fast time runs">
-            <span class="soft">{{ clock(batch.now_s) }}, time runs</span>
-            <button
-              v-for="s in SPEEDS"
-              :key="s"
-              type="button"
-              class="touch"
-              :aria-pressed="r.speed === s"
-              @click="doing.mutate({ speed: s })"
-            >
-              ×{{ s }}
-            </button>
-          </p>
-        </div>
-        <div class="acts">
-          <button type="button" class="plate line" @click="tell({ kind: 'stirred' })">
-            Stir <kbd>S</kbd>
-          </button>
-          <button type="button" class="plate line" @click="tell({ kind: 'scraped' })">
-            Scrape <kbd>C</kbd>
-          </button>
-          <button type="button" class="plate line" @click="fold">Fold skin <kbd>K</kbd></button>
-          <button type="button" class="plate line" :aria-pressed="r.lid" @click="lid">
-            {{ r.lid ? 'Lid off' : 'Lid on' }}
-          </button>
-          <button v-if="sugarLeft > 0" type="button" class="plate line" @click="sugarIn">
-            Sugar in <kbd>I</kbd>
-          </button>
-          <button v-if="onFire" type="button" class="plate line" @click="pause">
-            {{ batch.paused_at_s === null ? 'Pause' : 'Go on' }} <kbd>P</kbd>
-          </button>
-          <button type="button" class="plate line" @click="tell({ kind: 'off' })">
-            Take it off <kbd>O</kbd>
-          </button>
-          <form class="acid" @submit.prevent="pour">
-            <input v-model="acid" aria-label="Lemon juice" placeholder="lemon, 1 tbsp" />
-            <button type="submit" class="touch" :disabled="!acid.trim()">pour</button>
-          </form>
-        </div>
-      </section>
-    </template>
-  </div>
+  </template>
 </template>
 
 <style scoped>
@@ -212,6 +197,9 @@ useKeys([
 .sees li {
   display: inline;
 }
+.calls {
+  font-weight: 700;
+}
 .sees li + li::before {
   content: ' ';
 }
@@ -233,19 +221,6 @@ useKeys([
   font-size: 15px;
   font-weight: 400;
   color: var(--ink-soft);
-}
-.instruments .speeds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 10px;
-  margin-top: 8px;
-}
-.speeds [aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 700;
-  text-decoration: underline;
-  text-decoration-thickness: 3px;
-  text-underline-offset: 5px;
 }
 .acts {
   display: grid;

@@ -1,24 +1,37 @@
 import { newKey } from '@/api/keys'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, unwrap, type EventIn } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { LiveBatch } from '@/api/kitchen'
 
 type Schemas = components['schemas']
 export type Rehearsal = Schemas['RehearsalOut']
+export type Vessel = Schemas['VesselOut']
+export type Shown = Schemas['ShownOut']
+export type Hand = Schemas['HandOut']
+export type Lesson = Schemas['LessonOut']
 export type Account = Schemas['AccountOut']
 export type Run = Schemas['RunOut']
+export type Trace = Schemas['TraceOut']
 export type Act = Schemas['HandIn']['act']
+export type Done = Omit<Schemas['DoIn'], 'key'>
 export type Speed = Schemas['SpeedIn']['speed']
+export type Asked = Omit<Schemas['RehearseIn'], 'key'>
 
-/** A rehearsal with its batch as the Stove's parts take it: its clock runs on at the rehearsal's own pace. */
-export type LiveRehearsal = Rehearsal & { live: LiveBatch }
+/** A rehearsal as it was heard, with its batch as the Stove's parts take it: its clock runs on at its own pace. */
+export type LiveRehearsal = Rehearsal & { live: LiveBatch | null; received: number }
 
 function stamp(r: Rehearsal): LiveRehearsal {
   const pace = r.finished ? 0 : r.speed
-  return { ...r, live: { ...r.batch, received: performance.now(), pace } }
+  const received = performance.now()
+  return { ...r, received, live: r.batch && { ...r.batch, received, pace } }
 }
+
+/** Kitchen time since it began, s, as it runs on between two answers. */
+export const passed = (r: LiveRehearsal, now: number) =>
+  r.passed_s + (r.finished ? 0 : (Math.max(0, now - r.received) / 1000) * r.speed)
 
 export const useRehearsals = () =>
   useQuery({ queryKey: ['rehearsals'], queryFn: () => unwrap(api.GET('/api/rehearsals')) })
@@ -34,7 +47,10 @@ export function useRehearsal(id: MaybeRefOrGetter<number>) {
           }),
         ),
       ),
-    refetchInterval: (query) => (query.state.data?.finished ? false : 1000),
+    refetchInterval: (query) => {
+      const r = query.state.data
+      return r?.finished ? false : r?.speed === 0 ? 5000 : 1000
+    },
     retry: false,
   })
 }
@@ -53,14 +69,29 @@ export function useAccount(id: MaybeRefOrGetter<number>) {
   })
 }
 
-export type Doing = { event: EventIn } | { act: Act } | { speed: Speed }
+/** Begin a lesson, a plan or an evening again, and go there. */
+export function useBegin() {
+  const router = useRouter()
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (asked: Asked) =>
+      unwrap(api.POST('/api/rehearsals', { body: { ...asked, key: newKey() } })),
+    onSuccess: (made) => {
+      void client.invalidateQueries({ queryKey: ['rehearsals'] })
+      void router.push(`/stove/rehearse/${made.id}`)
+    },
+  })
+}
 
-/** Do something at the rehearsed pan; every answer is the pan as it stands then. */
+export type Doing = { event: EventIn } | { act: Act } | { hand: Done } | { speed: Speed } | 'jump'
+
+/** Do something in a rehearsal; every answer is the kitchen as it stands then. */
 export function useDo(id: MaybeRefOrGetter<number>) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: async (what: Doing) => {
       const path = { params: { path: { rehearsal_id: toValue(id) } } }
+      if (what === 'jump') return unwrap(api.POST('/api/rehearsals/{rehearsal_id}/jump', path))
       if ('speed' in what)
         return unwrap(
           api.POST('/api/rehearsals/{rehearsal_id}/speed', {
@@ -69,6 +100,13 @@ export function useDo(id: MaybeRefOrGetter<number>) {
           }),
         )
       const key = newKey()
+      if ('hand' in what)
+        return unwrap(
+          api.POST('/api/rehearsals/{rehearsal_id}/hands', {
+            ...path,
+            body: { ...what.hand, key },
+          }),
+        )
       if ('act' in what)
         return unwrap(
           api.POST('/api/rehearsals/{rehearsal_id}/acts', {
@@ -83,6 +121,16 @@ export function useDo(id: MaybeRefOrGetter<number>) {
         }),
       )
     },
-    onSuccess: (r) => client.setQueryData(['rehearsal', r.id], stamp(r)),
+    onSuccess: (r) => {
+      client.setQueryData(['rehearsal', r.id], stamp(r))
+      if (r.finished) void client.invalidateQueries({ queryKey: ['rehearsals'] })
+    },
   })
+}
+
+/** A lesson still stands in its own order on its shelf. */
+export function byShelf(lessons: Lesson[], shelves: { key: string; name: string }[]) {
+  return shelves
+    .map((shelf) => ({ ...shelf, lessons: lessons.filter((l) => l.shelf === shelf.key) }))
+    .filter((shelf) => shelf.lessons.length)
 }

@@ -7,33 +7,35 @@ rehearsal is practice, not a prediction.
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
-from typing import Literal
+from dataclasses import replace
+from functools import cached_property
+from typing import ClassVar
 
-from ..composition.composition import Composition
-from ..equipment.burners import Flame
-from ..equipment.vessels import surface_m2
-from ..planning.curdle.acid import coagulant, curdled_share, ph_after
-from ..planning.curdle.milk import CurdMilk
-from ..planning.reduce.browning import browning_rate
-from ..planning.reduce.evaporation import ROLL_BELOW_BOIL_K, Balance, Fire, loss_w_k
-from ..planning.reduce.stops import HOT_C
-from ..planning.reduce.track import stop_water_kg
-from ..properties.density import volume_m3
-from ..properties.heat_capacity import heat_capacity_j_k
-from ..properties.steam import SHELTER, SHELTER_LID, SHELTER_SKIN
-from ..properties.water_activity import boiling_point_c, boiling_water_activity
-from .hidden import Hidden
+from ...batch.readings import BRIX_TOP, brix
+from ...composition.composition import Composition
+from ...equipment.burners import FLAMES, Flame
+from ...equipment.quantities import say
+from ...equipment.vessels import surface_m2
+from ...planning.curdle.acid import coagulant, curdled_share, ph_after
+from ...planning.curdle.milk import CurdMilk
+from ...planning.reduce.browning import COLOURS, browning_rate, colour_index
+from ...planning.reduce.evaporation import ROLL_BELOW_BOIL_K, Balance, Fire, loss_w_k
+from ...planning.reduce.stops import HOT_C
+from ...planning.reduce.track import stop_water_kg
+from ...properties.density import density_kg_m3, volume_m3
+from ...properties.heat_capacity import heat_capacity_j_k
+from ...properties.steam import SHELTER, SHELTER_LID, SHELTER_SKIN
+from ...properties.water_activity import boiling_point_c, boiling_water_activity
+from ..hidden import Hidden
+from ..world import Act, Hand, Sign, Told, Unit, World, level_word, off_by, points, standing_words
+from .pan_edits import edits_of
+from .pan_signs import BURNT, GRIT_FROM_KG, LUMPS_FROM, SPILT_FROM_KG, TOAST, signs_of
+from .pot import pan_drawn
 
-ActKind = Literal["flame", "stir", "scrape", "fold", "lid", "sugar", "milk", "acid", "pause", "resume", "stop"]
-HANDS_S: dict[str, int] = {"flame": 3, "stir": 10, "scrape": 15, "fold": 12, "sugar": 20, "milk": 15, "acid": 15}
-"""How long an act keeps the cook at the stove, s."""
 REFRESH_S = 8
-LONGEST_RUN_S = 6 * 3600
 MIXED_FOR_S = 18.0
 SKIN_FROM_C = 62.0
 SCORCHES_FROM_C = 121.0
-FADES_FROM_S, FADES_OVER_S = 2400, 1800
 PROBE_LAG_S = 6.0
 GRIT_TAKES = 0.02
 SPLIT_BELOW = 0.4
@@ -43,54 +45,87 @@ WET_ON_SIDES = 0.35
 """Of what dries on the sides, this share is water."""
 
 
-@dataclass(frozen=True, slots=True)
-class Act:
-    """What the cook did: when (s since lighting), what, and how much (sugar, milk, acid: kg; lid: 1 on, 0 off)."""
-
-    at_s: int
-    kind: ActKind
-    amount: float = 0.0
-    flame: Flame | None = None
+STANDING_SHARE = 0.20
+"""Of the time on the fire that a practised cook stands at the pan."""
+AFTER_BOIL_OVER = 80.0
+SKINS = 5.0
+"""Folded in, so many make layers."""
 
 
-@dataclass(frozen=True, slots=True)
-class Mark:
-    """Where the run stood, for its curve: s, kg in the pan, °C."""
-
-    at_s: int
-    mass_kg: float
-    celsius: float
+def _hand(key: str, says: str, busy_s: int, unit: Unit = "", most: float = 0.0) -> Hand:
+    return Hand(key=key, says=says, busy_s=busy_s, unit=unit, most=most)
 
 
-class SimPan:
-    """A pan of milk as it truly is. Masses kg, temperatures °C, times s since it was lit."""
+FLAME = Hand(key="flame", says="Flame", busy_s=3, flames=True)
+STOP = Hand(key="stop", says="Take it off", busy_s=0, ends=True)
+STIR, SCRAPE = _hand("stir", "Stir", 10), _hand("scrape", "Scrape the sides", 15)
+FOLD, LID = _hand("fold", "Fold the skin in", 12), Hand(key="lid", says="Lid on or off", busy_s=0)
+SUGAR = _hand("sugar", "Sugar in", 20, "kg", 5.0)
+SELDOM = (
+    _hand("milk", "More milk", 15, "kg", 20.0),
+    _hand("acid", "Lemon juice", 15, "kg", 1.0),
+    _hand("pause", "Off the fire for a while", 0),
+    _hand("resume", "Back on the fire", 0),
+)
+
+
+COVER, UNCOVER = _hand("cover", "Lid on", 2), _hand("uncover", "Lid off", 2)
+ALL = (FLAME, STIR, SCRAPE, FOLD, LID, COVER, UNCOVER, SUGAR, STOP, *SELDOM)
+CAUGHT = 0.08
+BOTTOM = ((BURNT, "burnt"), (TOAST, "it tastes of toast"), (CAUGHT, "it has just caught"), (0.0, "clean"))
+FLAME_DRAWN = {"gentle": 1.0, "medium": 2.0, "strong": 3.0}
+LIFTS_M = 0.0025
+LACTOMETER_UP_TO_C, LACTOMETER_UP_TO_TS = 40.0, 0.20
+
+
+class SimPan(World):
+    """A pan of milk as it truly is."""
+
+    kind = "pan"
+    FOLLOWS = ("in the pan", "kg")
+    WEIGHTS: ClassVar = {"target": 0.30, "scorch": 0.25, "texture": 0.20, "saved": 0.15, "standing": 0.10}
+    NAMES: ClassVar = {
+        "target": "the stop",
+        "scorch": "the bottom",
+        "texture": "texture",
+        "saved": "milk saved",
+        "standing": "standing",
+        "layers": "layers of skin",
+    }
 
     def __init__(self, hidden: Hidden) -> None:
         plan = hidden.truth
+        super().__init__(hidden.luck, plan.pan.name)
         self.hidden, self.plan, self.pan = hidden, plan, plan.pan
         start = plan.goal_parts if plan.sugar_time == "start" else plan.base_parts
         self.solids, self.water_kg = start.with_water(0.0), float(start.water)
         self.start_kg = float(start.total)
+        base = plan.pan.shape.base_diameter_m
+        self._flames = {flame: plan.burner.net_power_w(flame, base) for flame in FLAMES}
         self.sugar_in_kg = plan.sugar_kg if plan.sugar_time == "start" else 0.0
         self.celsius = self.probe_c = plan.kitchen.milk_c
         self.ph = hidden.ph
-        self.at_s = 0
         self.flame: Flame | None = None
-        self.lid = self.paused = self.done = False
+        self.lid = self.paused = False
         self.boiled_at_s: int | None = None
         self.stirred_at_s = 0
-        self.busy_s = 0
-        self.standing_s = 0.0
         self.foam_m = self.film = self.scorch = self.skin = self.mixed = self.lumps = 0.0
         self.skin_age_s = self.side_age_s = 0.0
         self.side_kg = self.grit_kg = self.spilt_kg = self.folded = self.dose = self.curdled = 0.0
         self.acid_kg = 0.0
-        self.acts: list[Act] = []
-        self.marks: list[Mark] = []
         self.steam_kg_s = 0.0
         self._refresh()
 
     # -- what it is ----------------------------------------------------------------------------------
+
+    @property
+    def solids(self) -> Composition:
+        return self._solids if self._kept == 1.0 else self._solids.scaled(self._kept)
+
+    @solids.setter
+    def solids(self, parts: Composition) -> None:
+        self._solids, self._kept = parts, 1.0
+        self._solids_kg = float(parts.solids)
 
     @property
     def contents(self) -> Composition:
@@ -98,7 +133,7 @@ class SimPan:
 
     @property
     def mass_kg(self) -> float:
-        return float(self.solids.solids) + self.water_kg + self.grit_kg
+        return self._solids_kg * self._kept + self.water_kg + self.grit_kg
 
     @property
     def total_solids(self) -> float:
@@ -108,21 +143,141 @@ class SimPan:
     def split(self) -> bool:
         return self.curdled >= SPLIT_BELOW
 
-    @property
+    @cached_property
     def goal_kg(self) -> float:
         """What would be in the pan had it been stopped where the plan says, all its sugar in."""
         plan = self.plan
         return float(plan.goal_parts.with_water(stop_water_kg(plan)).plus(plan.late_parts).total)
 
-    def away_s(self) -> int:
-        """For how long the cook is still away, s."""
-        for bell in self.hidden.bells:
-            if bell.at_s <= self.at_s < bell.at_s + bell.away_s:
-                return bell.at_s + bell.away_s - self.at_s
-        return 0
+    @property
+    def off_target(self) -> float:
+        """How far from its goal, a share of it."""
+        return (self.mass_kg - self.goal_kg) / self.goal_kg
 
-    def caller(self) -> str:
-        return next((b.who for b in self.hidden.bells if b.at_s <= self.at_s < b.at_s + b.away_s), "")
+    @property
+    def stage(self) -> str:
+        if self.done:
+            return "done"
+        return "boiling" if self.boiled_at_s is not None else "warming" if self.flame else "cold"
+
+    @property
+    def shakes(self) -> bool:
+        return self.boiled_at_s is not None and bool(self.flame) and not self.paused
+
+    def hands(self) -> Sequence[Hand]:
+        """What is offered. The Stove's own log may do more: lemon, more milk, off the fire for a while."""
+        left = self.plan.sugar_kg - self.sugar_in_kg
+        sugar = (replace(SUGAR, usual=left),) if left > 1e-6 else ()
+        return (FLAME, STIR, SCRAPE, FOLD, UNCOVER if self.lid else COVER, *sugar, STOP)
+
+    def hand(self, act: Act) -> Hand | None:
+        return next((hand for hand in ALL if hand.key == act.kind), None)
+
+    def signs(self) -> Sequence[Sign]:
+        return signs_of(self)
+
+    def true(self, channel: str) -> float | None:
+        match channel:
+            case "scale":
+                return self.mass_kg
+            case "probe":
+                return self.probe_c
+            case "dip":
+                lifted = {"gentle": 0.3, "medium": 0.55, "strong": 1.0}.get(self.flame or "", 0.0)
+                return self.depth_m + (LIFTS_M * lifted if self.shakes else 0.0)
+            case "refractometer":
+                reads = float(brix(self.contents))
+                return None if reads > BRIX_TOP or self.celsius < 10 else reads - 0.05 * max(0.0, self.celsius - 40.0)
+            case "lactometer":
+                if self.celsius > LACTOMETER_UP_TO_C or self.total_solids > LACTOMETER_UP_TO_TS:
+                    return None
+                return float(density_kg_m3(self.contents, self.celsius)) - 1000.0
+            case "ph":
+                return self.ph
+        return None
+
+    @property
+    def followed(self) -> float:
+        return self.mass_kg
+
+    @property
+    def goal(self) -> float:
+        return self.goal_kg
+
+    @property
+    def yield_kg(self) -> float:
+        return self.mass_kg
+
+    def view(self) -> dict[str, float]:
+        return {
+            **pan_drawn(self.pan),
+            "depth_m": self.depth_m,
+            "foam_m": self.foam_m,
+            "milk_times": self.total_solids / max(1e-6, float(self.plan.milk.parts.total_solids)),
+            "flame": FLAME_DRAWN[self.flame] if self.flame and not self.paused else 0.0,
+            "skin": self.skin,
+            "scorch": self.scorch,
+            "lid": float(self.lid),
+        }
+
+    @property
+    def outcome(self) -> str:
+        colour = COLOURS[int(colour_index(self.dose))]
+        return f"{say(self.mass_kg, 'mass')}, {colour}"
+
+    def told(self) -> dict[str, Told]:
+        off, usual = abs(self.off_target), max(1.0, (self.at_s - self.began_s) * STANDING_SHARE)
+        split = 100.0 * (self.curdled if self.split else 0.0)
+        gritty = self.grit_kg / max(1.0, self.mass_kg)
+        return {
+            "target": Told(points(9 * max(0.0, off * 100 - 1.5)), self._say_target(off)),
+            "scorch": Told(points(160 * max(0.0, self.scorch - 0.05)), level_word(self.scorch, BOTTOM)),
+            "texture": Told(points(55 * self.lumps + 12 * gritty + split), self._say_texture()),
+            "saved": Told(points(440 * (self.spilt_kg + self.side_kg) / self.start_kg), self._say_saved()),
+            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
+            "layers": Told(100 * min(1.0, self.folded / SKINS), f"{self.folded:.0f} skins folded in"),
+        }
+
+    def truths(self) -> list[str]:
+        said, true = self.hidden.said, self.plan
+        solids = 100 * float(true.milk.parts.total_solids - said.milk.parts.total_solids)
+        told = []
+        if abs(solids) >= 0.05:
+            told.append(f"The milk had {abs(solids):.1f} % {'more' if solids > 0 else 'less'} solids than its label.")
+        faster = self.hidden.power / math.exp(said.rate.ln_mean)
+        told += off_by(faster, "The flame was {} % stronger than planned.", "The flame was {} % weaker than planned.")
+        if (gas := self.luck.gas(self.at_s)) < 1:
+            told.append(f"The gas faded to {gas * 100:.0f} %.")
+        if abs(true.kitchen.milk_c - said.kitchen.milk_c) >= 1 and not self.began_s:
+            told.append(f"The milk went in at {true.kitchen.milk_c:.0f} °C.")
+        if self.spilt_kg > SPILT_FROM_KG:
+            told.append(f"{say(self.spilt_kg, 'mass')} boiled over.")
+        return told
+
+    def at_most(self, points: float) -> float:
+        spoilt = points - 35 * max(0.0, min(1.0, (self.scorch - 0.3) / 0.9))
+        return min(spoilt, AFTER_BOIL_OVER) if self.spilt_kg > 0 else spoilt
+
+    def _say_target(self, off: float) -> str:
+        got = say(self.mass_kg, "mass")
+        if off < 0.005:
+            return f"{got}, just as it should be"
+        return (
+            f"{got}, {off * 100:.0f} % {'more' if self.off_target > 0 else 'less'} than {say(self.goal_kg, 'mass')}"
+        )
+
+    def _say_texture(self) -> str:
+        if self.split:
+            return "it split"
+        return "lumps" if self.lumps > LUMPS_FROM else "gritty" if self.grit_kg > GRIT_FROM_KG else "smooth"
+
+    def _say_saved(self) -> str:
+        if self.spilt_kg > SPILT_FROM_KG:
+            return f"{say(self.spilt_kg, 'mass')} boiled over"
+        return f"{say(self.side_kg, 'mass')} left on the sides"
+
+    def edited(self) -> list[tuple[str, list[Act]]]:
+        return edits_of(self)
 
     def _thick(self) -> float:
         """Thickness against milk, as the floor and the sides feel it."""
@@ -151,14 +306,7 @@ class SimPan:
 
     # -- what the cook does --------------------------------------------------------------------------
 
-    def act(self, act: Act) -> None:
-        """Do it now. The caller has seen to it that the cook is there."""
-        if self.done:
-            return
-        self.acts.append(act)
-        hands = HANDS_S.get(act.kind, 0)
-        self.standing_s += hands
-        self.busy_s = max(self.busy_s, hands)
+    def _do(self, act: Act) -> None:
         match act.kind:
             case "flame":
                 self.flame = act.flame
@@ -167,9 +315,11 @@ class SimPan:
             case "scrape":
                 self._scrape()
             case "fold":
-                self.folded, self.skin, self.skin_age_s = self.folded + self.skin, 0.0, 0.0
+                self.folded, self.skin, self.skin_age_s = self.folded + min(1.0, self.skin), 0.0, 0.0
             case "lid":
                 self.lid = act.amount > 0
+            case "cover" | "uncover":
+                self.lid = act.kind == "cover"
             case "sugar":
                 self.grit_kg += act.amount
                 self.sugar_in_kg += act.amount
@@ -181,7 +331,7 @@ class SimPan:
                 self.paused = act.kind == "pause"
             case "stop":
                 self._enrich()
-                self.flame, self.done = None, True
+                self.flame = None
         self._refresh()
 
     def _enrich(self) -> None:
@@ -232,29 +382,9 @@ class SimPan:
 
     # -- what happens by itself ----------------------------------------------------------------------
 
-    def run_to(self, at_s: int, acts: Sequence[Act] = ()) -> None:
-        """As far as ``at_s``, doing what of ``acts`` (in order of time) was not yet done."""
-        todo = list(acts[len(self.acts) :])
-        while not self.done:
-            while todo and todo[0].at_s <= self.at_s and not self.done:
-                self.act(todo.pop(0))
-            if self.at_s >= at_s or self.done:
-                return
-            self.step()
-
-    def goes_on_with(self, acts: Sequence[Act], at_s: int) -> bool:
-        """Whether this pan is on the way there: the same acts so far, and none since that came before now."""
-        done = len(self.acts)
-        return self.acts == list(acts[:done]) and at_s >= self.at_s and all(a.at_s >= self.at_s for a in acts[done:])
-
-    def step(self) -> None:
-        """One second."""
-        self.at_s += 1
+    def _pass(self) -> None:
         if self.at_s % REFRESH_S == 0:
             self._refresh()
-        if self.at_s % 30 == 0:
-            self.marks.append(Mark(self.at_s, self.mass_kg, self.celsius))
-        self.busy_s = max(0, self.busy_s - 1)
         self.mixed *= math.exp(-1 / MIXED_FOR_S)
         power = self._power_w()
         steam = self._heat(power)
@@ -265,10 +395,8 @@ class SimPan:
     def _power_w(self) -> float:
         if self.flame is None or self.paused:
             return 0.0
-        share = min(1.0, max(0.0, (self.at_s - FADES_FROM_S) / FADES_OVER_S))
-        gas = 1 - (1 - self.hidden.fades_to) * share
         speed = self.hidden.power if self.boiled_at_s is not None else 1.0
-        return gas * speed * self.plan.burner.net_power_w(self.flame, self.pan.shape.base_diameter_m)
+        return self.luck.gas(self.at_s) * speed * self._flames[self.flame]
 
     def _heat(self, power_w: float) -> float:
         kitchen = self.plan.kitchen
@@ -304,7 +432,7 @@ class SimPan:
         if over > 0:
             lost = min(0.004, 0.05 * over / self.depth_m)
             self.spilt_kg += lost * self.mass_kg
-            self.solids, self.water_kg = self.solids.scaled(1 - lost), self.water_kg * (1 - lost)
+            self._kept, self.water_kg = self._kept * (1 - lost), self.water_kg * (1 - lost)
             self.grit_kg *= 1 - lost
             self.foam_m *= 0.97
 
@@ -320,7 +448,7 @@ class SimPan:
         boiling = min(1.0, steam * 1e3)
         still = max(0.0, 1 - min(1.0, self.mixed * 1.5 + 0.9 * boiling))
         if self.celsius > SKIN_FROM_C:
-            fat = float(self.solids.fat) / self.mass_kg
+            fat = float(self._solids.fat) * self._kept / self.mass_kg
             self.skin += 0.010 * still * (1 + 20 * fat) * self.celsius / 90
             self.skin_age_s += 1 if self.skin > 0.3 else 0
         flux = power_w / self._heated_m2 / 1000
@@ -343,7 +471,7 @@ class SimPan:
 
     def _grow(self, mass_kg: float) -> None:
         """Add or take milk solids in the proportion that is there, with half their weight of water."""
-        solids = float(self.solids.solids)
+        solids = self._solids_kg * self._kept
         if solids > 0:
-            self.solids = self.solids.scaled(1 + (1 - WET_ON_SIDES) * mass_kg / solids)
+            self._kept *= 1 + (1 - WET_ON_SIDES) * mass_kg / solids
             self.water_kg += WET_ON_SIDES * mass_kg

@@ -202,3 +202,24 @@ def test_it_goes_on(old):
     assert client.get("/api/batches/former/pan-1").json["id"] == 1
     assert client.get("/api/batches/former/sweet-77").status_code == 404
     stop(app)
+
+
+def test_a_rehearsal_of_the_old_form_is_read_goes_on_and_is_accounted_for(tmp_path):
+    """Before 0015 there were pans of milk alone: one is over, one is still on its fire."""
+    file = tmp_path / "kitchen.sqlite3"
+    file.write_bytes(gzip.decompress((OLD / "0014.sqlite3.gz").read_bytes()))
+    said = json.loads(gzip.decompress((OLD / "0014.json.gz").read_bytes()))
+    app = create_app(file, clock=lambda: said["now_s"] + 5)
+    try:
+        client = app.test_client()
+        going, over = client.get("/api/rehearsals").json["rehearsals"]
+        assert [line["id"] for line in said["/api/rehearsals"]["rehearsals"]] == [going["id"], over["id"]]
+        account = client.get(f"/api/rehearsals/{over['id']}/account").json
+        assert account["yours"]["score"]["points"] == pytest.approx(over["points"]) and account["words"]
+        assert account["lesson"] is None and account["yours"]["traces"][0]["kind"] == "pan"
+        shown = client.get(f"/api/rehearsals/{going['id']}").json
+        assert shown["batch"]["phase"] == "boiling" and shown["vessels"][0]["sees"]
+        stirred = client.post(f"/api/rehearsals/{going['id']}/events", json={"event": {"kind": "stirred"}})
+        assert stirred.status_code == 201
+    finally:
+        stop(app)

@@ -40,6 +40,7 @@ from ..wire.rehearsal import (
     AwayOut,
     DoIn,
     HandIn,
+    JumpIn,
     LessonBrief,
     LessonShelfOut,
     NoticeOut,
@@ -74,7 +75,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
 
     def kitchen_time(rehearsal: Rehearsal, now: float) -> float:
         """It stands still once it is over."""
-        over = rehearsal.finished and rehearsal.events[-1].at_s
+        over = rehearsal.events[-1].at_s if rehearsal.finished and rehearsal.events else None
         off = next((e.at_s for e in standing(rehearsal.events) if isinstance(e.what, Off)), over)
         return off if off else rehearsal.kitchen_s(now)
 
@@ -218,7 +219,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         return shown(rehearsal, now)
 
     @app.post("/api/rehearsals/<int:rehearsal_id>/jump", tags=TAGS, responses={200: RehearsalOut})
-    def jump_rehearsal(path: RehearsalPath) -> Any:
+    def jump_rehearsal(path: RehearsalPath, body: JumpIn) -> Any:
         """Let time go by until something new is to be seen"""
         now = clock()
         with db.writing() as session:
@@ -227,7 +228,9 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             if rehearsal.finished:
                 raise Conflict("rehearsal", "This rehearsal is over.", "Look at its account, or begin another.")
             kitchen = rehearsal.kitchen_s(now)
-            until = simulations.next_thing_s(rehearsal, kitchen, _longest_jump_s(rehearsal, kitchen))
+            until = simulations.next_thing_s(
+                rehearsal, kitchen, min(body.longest_s, _longest_jump_s(rehearsal, kitchen))
+            )
             rehearsals.pace(rehearsal, now, max(kitchen, until), rehearsal.speed)
             rehearsal = rehearsals.one(path.rehearsal_id)
         changes.publish()

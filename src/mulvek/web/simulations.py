@@ -1,7 +1,8 @@
 """The kitchens of rehearsals, as far as they have run. Only a convenience: each can be run again from its log."""
 
+import re
 import threading
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import replace
 
 from ..core.batch.events import HandDid, standing
@@ -26,7 +27,7 @@ from ..core.rehearsal.worlds.curd import Curd
 from ..core.rehearsal.worlds.pan import SimPan
 from ..store.rehearsal import Rehearsal
 
-KEPT_KITCHENS = 8
+KEPT_KITCHENS, LOOKS_EVERY_S = 8, 5
 
 
 def lesson_of(rehearsal: Rehearsal) -> Lesson | None:
@@ -123,10 +124,10 @@ class Simulations:
         """The kitchen's time at which something new is to be seen, or somebody calls; at most so much later."""
         world = self.at(rehearsal, kitchen_s).copy()
         until = world.at_s + longest_s
-        known, stage, away = _asking(world), world.stage, world.away_s() > 0
+        known, stage, away = _seen(world), world.stage, world.away_s() > 0
         while not world.done and world.at_s < until:
             world.step()
-            if world.at_s % max(5, world.TICK_S) == 0 and not _asking(world) <= known:
+            if world.at_s % max(LOOKS_EVERY_S, world.TICK_S) == 0 and not _seen(world) <= known:
                 break
             if world.stage != stage or (world.away_s() > 0) != away:
                 break
@@ -142,7 +143,6 @@ class Simulations:
             self._worlds.pop(next(iter(self._worlds)))
 
 
-def _asking(world: World) -> frozenset[str]:
-    """What asks for hands, by what it says."""
-    signs: Sequence[str] = [sign.key for sign in world.signs() if sign.calls]
-    return frozenset(signs)
+def _seen(world: World) -> frozenset[str]:
+    """What is to be seen, without its figures: those change all the time."""
+    return frozenset(re.sub(r"\d[\d.,  ]*", "", sign.says) for sign in world.signs())

@@ -49,6 +49,12 @@ class SpeedIn(Body):
     speed: Speed
 
 
+class JumpIn(Body):
+    """On to the next thing that is to be seen, at most so far of the kitchen's time, s."""
+
+    longest_s: int = Field(3600, ge=1, le=86400)
+
+
 class LidIn(Body):
     do: Literal["lid"]
     on: bool

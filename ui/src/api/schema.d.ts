@@ -4926,6 +4926,17 @@ export interface components {
             sweetened: components["schemas"]["Sweetened"] | null;
         };
         /**
+         * JumpIn
+         * @description On to the next thing that is to be seen, at most so far of the kitchen's time, s.
+         */
+        JumpIn: {
+            /**
+             * Longest S
+             * @default 3600
+             */
+            longest_s?: number;
+        };
+        /**
          * KadhaiShape
          * @description A round bottom with a flared wall above: widths and heights, m; 0 for what it has not.
          */
@@ -21537,7 +21548,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JumpIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -33,4 +33,8 @@ export const minute = (seconds: number) =>
     : `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`
 /** How long a run took, in words. */
 export const lasted = (seconds: number) =>
-  seconds < 3600 ? `${Math.max(1, Math.round(seconds / 60))} minutes` : minute(seconds)
+  seconds < 90
+    ? 'a minute'
+    : seconds < 3600
+      ? `${Math.round(seconds / 60)} minutes`
+      : minute(seconds)

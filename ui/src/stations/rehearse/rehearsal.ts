@@ -91,7 +91,10 @@ export function useDo(id: MaybeRefOrGetter<number>) {
   return useMutation({
     mutationFn: async (what: Doing) => {
       const path = { params: { path: { rehearsal_id: toValue(id) } } }
-      if (what === 'jump') return unwrap(api.POST('/api/rehearsals/{rehearsal_id}/jump', path))
+      if (what === 'jump')
+        return unwrap(
+          api.POST('/api/rehearsals/{rehearsal_id}/jump', { ...path, body: { longest_s: 3600 } }),
+        )
       if ('speed' in what)
         return unwrap(
           api.POST('/api/rehearsals/{rehearsal_id}/speed', {

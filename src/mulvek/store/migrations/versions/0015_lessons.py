@@ -8,16 +8,9 @@ down_revision = "0014"
 
 
 def upgrade() -> None:
-    with op.batch_alter_table("rehearsal") as table:
-        table.add_column(sa.Column("kind", sa.String, nullable=False, server_default="reduce"))
-        table.add_column(sa.Column("lesson", sa.String, nullable=True))
-        table.add_column(sa.Column("edition", sa.Integer, nullable=False, server_default="1"))
-        table.add_column(
-            sa.Column(
-                "of_batch",
-                sa.Integer,
-                sa.ForeignKey("batch.id", ondelete="SET NULL", name="fk_rehearsal_of_batch"),
-                nullable=True,
-            )
-        )
-        table.add_column(sa.Column("cost", sa.JSON, nullable=True))
+    # column by column: a table that is made anew would take its events along
+    op.add_column("rehearsal", sa.Column("kind", sa.String, nullable=False, server_default="reduce"))
+    op.add_column("rehearsal", sa.Column("lesson", sa.String, nullable=True))
+    op.add_column("rehearsal", sa.Column("edition", sa.Integer, nullable=False, server_default="1"))
+    op.execute("ALTER TABLE rehearsal ADD COLUMN of_batch INTEGER REFERENCES batch (id) ON DELETE SET NULL")
+    op.add_column("rehearsal", sa.Column("cost", sa.JSON, nullable=True))

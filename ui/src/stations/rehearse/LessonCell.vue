@@ -61,7 +61,8 @@ const cost = computed(() => Math.round(props.lesson.cost ?? 0))
 
 <style scoped>
 .cell {
-  display: block;
+  display: flex;
+  flex-direction: column;
   width: 100%;
   height: 100%;
   padding: 8px 10px 6px;
@@ -79,6 +80,7 @@ const cost = computed(() => Math.round(props.lesson.cost ?? 0))
   grid-template-columns: 102px minmax(0, 1fr);
   gap: 12px;
   align-items: end;
+  flex: 1;
   min-height: 104px;
   border-bottom: 2px solid var(--ink);
 }

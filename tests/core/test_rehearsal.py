@@ -12,6 +12,7 @@ from mulvek.core.errors import BadInput
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.reduce.plan import Amount
 from mulvek.core.rehearsal.account import account, replay
+from mulvek.core.rehearsal.acting import Act
 from mulvek.core.rehearsal.cooks import run
 from mulvek.core.rehearsal.cooks.pan import Careful
 from mulvek.core.rehearsal.hidden import hide
@@ -19,7 +20,6 @@ from mulvek.core.rehearsal.instruments import INSTRUMENTS, read
 from mulvek.core.rehearsal.luck import LEVELS
 from mulvek.core.rehearsal.noise import normal, uniform
 from mulvek.core.rehearsal.score import score
-from mulvek.core.rehearsal.world import Act
 from mulvek.core.rehearsal.worlds.pan import SimPan
 from mulvek.instruments.bench import ordinary_plan
 from tests.sizes import sized

@@ -18,15 +18,17 @@ from mulvek.core.planning.curdle.soak import syrup_boils_off_kg_s
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.strain.forecast import strain
 from mulvek.core.planning.sweets.frying import browns_s, centre_sets_s
+from mulvek.core.rehearsal.acting import Act, Edit, Hand, changed
 from mulvek.core.rehearsal.cooks import run
 from mulvek.core.rehearsal.cooks.cloth import ClothHands
 from mulvek.core.rehearsal.cooks.curd import CurdHands
 from mulvek.core.rehearsal.hidden import hide
+from mulvek.core.rehearsal.judging import level_word, off_by, ramp
 from mulvek.core.rehearsal.lessons import lesson, lessons
 from mulvek.core.rehearsal.luck import LEVELS, Luck
 from mulvek.core.rehearsal.scenes import BUILD, caramelising, curdling, reduction, straining
 from mulvek.core.rehearsal.score import score
-from mulvek.core.rehearsal.world import Act, Edit, Hand, World, changed, level_word, off_by, ramp
+from mulvek.core.rehearsal.world import World
 from mulvek.core.rehearsal.worlds.caramel import Caramel
 from mulvek.core.rehearsal.worlds.cloth import Cloth
 from mulvek.core.rehearsal.worlds.curd import Curd

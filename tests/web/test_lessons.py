@@ -175,6 +175,21 @@ def test_the_clock_is_held_hurried_and_leaps(client, clock):
     assert client.post(f"/api/rehearsals/{over['id']}/jump", json={}).status_code == 409
 
 
+def test_what_is_left_alone_for_hours_can_still_be_ended(client, clock):
+    """A clock that was forgotten stands still in the end, and what is done then is done."""
+    curd = begin(client, lesson="when-to-stop-pouring", seed=1, speed=60)["id"]
+    clock.now += 3600
+    left = look(client, curd)
+    assert left["passed_s"] == 4 * 3600 and not left["finished"]
+    assert hand(client, curd, do="acid", amount=0.3).status_code == 201
+    ended = hand(client, curd, do="strain").json
+    assert ended["finished"] and ended["points"] < 60
+    pan = begin(client, plan=words(), level=1, seed=1, speed=60)["id"]
+    clock.now += 3600
+    off = client.post(f"/api/rehearsals/{pan}/events", json={"event": {"kind": "off"}})
+    assert off.status_code == 201 and off.json["finished"] and off.json["vessels"][0]["done"]
+
+
 def test_the_next_lesson_is_what_the_book_asks_for(client, clock):
     assert client.get("/api/rehearsals").json["next"] == {"lesson": "first-boil", "because": None}
     lit = light(client, "reduce", "Rabri", words())["id"]

@@ -15,10 +15,10 @@ from ..core.equipment.quantities import Measures
 from ..core.equipment.vessels import Straight
 from ..core.planning.reduce.plan import Amount, ReducePlan
 from ..core.planning.reduce.stops import read_stop
+from ..core.rehearsal.acting import Act
 from ..core.rehearsal.cooks.pan import Careful
 from ..core.rehearsal.hidden import hide
 from ..core.rehearsal.instruments import read
-from ..core.rehearsal.world import Act
 from ..core.rehearsal.worlds.pan import SimPan
 from .lines import Line
 

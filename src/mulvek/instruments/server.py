@@ -10,7 +10,7 @@ from pydantic.dataclasses import dataclass
 from ..core.batch.channels import CHANNELS
 from ..core.errors import KitchenError
 from ..core.planning.reduce.plan import ReducePlan
-from ..core.rehearsal.world import Act
+from ..core.rehearsal.acting import Act
 from .bench import Bench, PanBench
 from .lines import FORMAT, as_csv
 

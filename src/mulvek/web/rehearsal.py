@@ -18,10 +18,11 @@ from ..core.errors import BadInput, Conflict
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.reduce.plan import Rate, ReducePlan
 from ..core.rehearsal.account import account
+from ..core.rehearsal.acting import Act
 from ..core.rehearsal.lessons import SHELVES, lesson
 from ..core.rehearsal.luck import LEVELS
 from ..core.rehearsal.score import Score, score
-from ..core.rehearsal.world import Act, World
+from ..core.rehearsal.world import World
 from ..core.rehearsal.worlds.several import Several
 from ..store.batches import Batches
 from ..store.database import Database
@@ -60,7 +61,7 @@ from .stream import Changes
 TAGS = [Tag(name="rehearsal")]
 SEEDS = 100_000
 USUAL_SPEED, AGAIN_LEVEL = 10.0, 1
-LONGEST_JUMP_S = 3600
+LONGEST_JUMP_S, KEPT_ACCOUNTS = 3600, 16
 KNOWN_SD = 0.02
 """How well a flame is known that cooked that very evening."""
 
@@ -74,10 +75,12 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     accounts: dict[int, AccountOut] = {}
 
     def kitchen_time(rehearsal: Rehearsal, now: float) -> float:
-        """It stands still once it is over."""
+        """It stands still once it is over, and when it has run as long as any does."""
         over = rehearsal.events[-1].at_s if rehearsal.finished and rehearsal.events else None
         off = next((e.at_s for e in standing(rehearsal.events) if isinstance(e.what, Off)), over)
-        return off if off else rehearsal.kitchen_s(now)
+        if off is not None:
+            return off
+        return min(rehearsal.kitchen_s(now), rehearsal.created_at_s + simulations.longest_s(rehearsal))
 
     def shown(rehearsal: Rehearsal, now: float) -> RehearsalOut:
         kitchen = kitchen_time(rehearsal, now)
@@ -247,6 +250,8 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             raise Conflict("rehearsal", "It is still going.", "Bring it to its end first.")
         world = simulations.at(rehearsal, kitchen_time(rehearsal, clock()))
         found = accounts[rehearsal.id] = _account(rehearsal, world)
+        while len(accounts) > KEPT_ACCOUNTS:
+            accounts.pop(next(iter(accounts)))
         return found
 
 

@@ -11,6 +11,7 @@ from ..core.planning.caramel.plan import CaramelPlan
 from ..core.planning.curdle.plan import CurdlePlan
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.planning.strain.forecast import StrainPlan
+from ..core.rehearsal.acting import Act
 from ..core.rehearsal.acts import acts_of
 from ..core.rehearsal.cooks import Cook
 from ..core.rehearsal.cooks.caramel import CaramelHands
@@ -20,7 +21,7 @@ from ..core.rehearsal.cooks.pan import Careful
 from ..core.rehearsal.hidden import hide
 from ..core.rehearsal.lessons import Lesson, lessons
 from ..core.rehearsal.luck import Level, Luck, level_of
-from ..core.rehearsal.world import Act, World
+from ..core.rehearsal.world import World
 from ..core.rehearsal.worlds.caramel import Caramel
 from ..core.rehearsal.worlds.cloth import Cloth
 from ..core.rehearsal.worlds.curd import Curd
@@ -119,6 +120,13 @@ class Simulations:
             world.run_to(world.began_s + min(at, world.LONGEST_S), acts)
             self._keep(rehearsal.id, world)
             return world
+
+    def longest_s(self, rehearsal: Rehearsal) -> int:
+        """For how long it can go on, s."""
+        with self._lock:
+            if (world := self._worlds.get(rehearsal.id)) is None:
+                self._keep(rehearsal.id, world := begun(rehearsal))
+            return world.LONGEST_S
 
     def next_thing_s(self, rehearsal: Rehearsal, kitchen_s: float, longest_s: int) -> float:
         """The kitchen's time at which something new is to be seen, or somebody calls; at most so much later."""

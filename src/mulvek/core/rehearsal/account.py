@@ -7,9 +7,10 @@ weight, everything else where the record has it. A replay goes on from a moment 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
+from .acting import Act
 from .cooks import Cook, run
 from .score import Part, Score, score
-from .world import Act, Notice, World
+from .world import Notice, World
 from .worlds.pan import SimPan
 from .worlds.several import Several, hand_over
 

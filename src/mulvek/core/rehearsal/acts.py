@@ -20,7 +20,7 @@ from ..batch.events import (
     standing,
 )
 from ..planning.reduce.plan import ReducePlan
-from .world import Act
+from .acting import Act
 
 
 def act_of(plan: ReducePlan, event: Event, lit_at_s: float) -> Act | None:

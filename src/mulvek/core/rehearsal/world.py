@@ -7,39 +7,12 @@ Chance comes from its :class:`Luck` alone, so the same acts at the same times al
 from abc import ABC, abstractmethod
 from collections.abc import Mapping, Sequence
 from copy import copy
-from dataclasses import dataclass, replace
-from typing import ClassVar, Literal, Self
+from dataclasses import dataclass
+from typing import ClassVar, Self
 
-from ..equipment.burners import Flame
+from .acting import Act, Edit, Hand, changed
+from .judging import standing_words
 from .luck import Luck
-
-Unit = Literal["", "kg", "l", "s", "pieces"]
-
-
-@dataclass(frozen=True, slots=True)
-class Act:
-    """What the cook did: when (s since it began), what, how much in its hand's unit, and to which vessel."""
-
-    at_s: int
-    kind: str
-    amount: float = 0.0
-    flame: Flame | None = None
-    of: int = 0
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Hand:
-    """Something that can be done now. ``busy_s`` it keeps the cook. With a ``unit`` it takes an amount, ``usual`` when
-    nothing is said, up to ``most``; ``flames``: it takes a flame."""
-
-    key: str
-    says: str
-    busy_s: int
-    unit: Unit = ""
-    usual: float = 0.0
-    most: float = 0.0
-    flames: bool = False
-    ends: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,19 +49,6 @@ class Told:
 
     points: float
     says: str
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Edit:
-    """One thing that could have been done differently: all from the first ``act`` on sooner or later by ``by`` seconds; its
-    amounts times ``by``; without the last of them, or without any; with one more, ``by`` seconds after; each in two halves,
-    ``by`` seconds apart; ``to`` in its place, or added every ``by`` seconds from then on; a weaker flame."""
-
-    act: str
-    how: Literal["sooner", "later", "amount", "less", "none", "more", "halved", "instead", "every", "flame"]
-    says: str
-    by: float = 0.0
-    to: str = ""
 
 
 class World(ABC):
@@ -183,7 +143,15 @@ class World(ABC):
 
     def edited(self) -> list[tuple[str, list[Act]]]:
         """Its own acts with one thing done differently, in words and as acts."""
-        return [(edit.says, acts) for edit in self.EDITS if (acts := changed(self.acts, edit)) is not None]
+        return self.edited_by(self.EDITS)
+
+    def edited_by(self, edits: Sequence[Edit]) -> list[tuple[str, list[Act]]]:
+        return [(edit.says, acts) for edit in edits if (acts := changed(self.acts, edit)) is not None]
+
+    @property
+    def at_it(self) -> str:
+        """How long the cook stood at it, in words."""
+        return standing_words(self.standing_s, self.at_s - self.began_s)
 
     @property
     def shakes(self) -> bool:
@@ -311,78 +279,3 @@ class World(ABC):
         """What was done so far was done for the cook: the account begins now."""
         self.began_s, self.standing_s, self.busy_s = self.at_s, 0.0, 0
         self.acts, self.marks, self._open, self._closed = [], [], {}, []
-
-
-def clamp(x: float, low: float = 0.0, high: float = 1.0) -> float:
-    return max(low, min(high, x))
-
-
-def ramp(x: float, low: float, high: float) -> float:
-    """0 below ``low``, 1 above ``high``, even between; the other way round when ``high`` is the lower."""
-    return clamp((x - low) / (high - low))
-
-
-def points(lost: float) -> float:
-    """Points left of 100."""
-    return clamp(100 - lost, 0.0, 100.0)
-
-
-def off_by(times: float, more: str, less: str) -> list[str]:
-    """A sentence on what was more or less than told, by its factor; none when it was as told.
-
-    >>> off_by(1.12, "It took {} % more acid than usual.", "It took {} % less acid than usual.")
-    ['It took 12 % more acid than usual.']
-    """
-    percent = round(abs(times - 1) * 100)
-    return [] if percent < 1 else [(more if times > 1 else less).format(percent)]
-
-
-def level_word(x: float, words: Sequence[tuple[float, str]]) -> str:
-    """The word of the first level that ``x`` is above or at; the levels fall.
-
-    >>> level_word(0.3, ((0.6, "burnt"), (0.2, "toast"), (0.0, "clean")))
-    'toast'
-    """
-    return next((word for level, word in words if x >= level), words[-1][1])
-
-
-def standing_words(world: World) -> str:
-    return f"{world.standing_s / 60:.0f} of {(world.at_s - world.began_s) / 60:.0f} minutes at it"
-
-
-WEAKER: Mapping[Flame, Flame] = {"strong": "medium", "medium": "gentle", "gentle": "gentle"}
-
-
-def changed(acts: Sequence[Act], edit: Edit) -> list[Act] | None:
-    """Acts with this edit made; None where it changes nothing."""
-    at = [i for i, act in enumerate(acts) if act.kind == edit.act]
-    if not at:
-        return None
-    first, last = at[0], at[-1]
-    match edit.how:
-        case "sooner" | "later":
-            by = int(edit.by) * (1 if edit.how == "later" else -1)
-            before = acts[first - 1].at_s if first else 0
-            by = max(by, before - acts[first].at_s)
-            made = [*acts[:first], *(replace(act, at_s=act.at_s + by) for act in acts[first:])]
-        case "amount":
-            made = [replace(act, amount=act.amount * edit.by) if act.kind == edit.act else act for act in acts]
-        case "less":
-            made = [*acts[:last], *acts[last + 1 :]]
-        case "more":
-            again = replace(acts[last], at_s=acts[last].at_s + int(edit.by))
-            made = sorted((*acts, again), key=lambda act: act.at_s)
-        case "none":
-            made = [act for act in acts if act.kind != edit.act]
-        case "halved":
-            half = [replace(act, amount=act.amount / 2) if act.kind == edit.act else act for act in acts]
-            rest = [replace(act, at_s=act.at_s + int(edit.by)) for act in half if act.kind == edit.act]
-            made = sorted((*half, *rest), key=lambda act: act.at_s)
-        case "instead":
-            made = [replace(act, kind=edit.to) if act.kind == edit.act else act for act in acts]
-        case "every":
-            times = range(acts[first].at_s + int(edit.by), acts[-1].at_s, int(edit.by))
-            made = sorted((*acts, *(Act(at, edit.to) for at in times)), key=lambda act: act.at_s)
-        case "flame":
-            made = [replace(act, flame=WEAKER[act.flame]) if act.flame else act for act in acts]
-    return None if made == list(acts) else made

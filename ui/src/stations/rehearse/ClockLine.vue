@@ -16,7 +16,13 @@ const left = computed(() => {
   const { serve_s } = props.rehearsal
   return serve_s === null ? null : serve_s - passed(props.rehearsal, steadyNow.value)
 })
-const hold = () => emit('do', { speed: props.rehearsal.speed ? 0 : 10 })
+/** As fast as it ran before it was held. */
+let ran: Speed = 10
+const hold = () => {
+  const now = props.rehearsal.speed as Speed
+  if (now) ran = now
+  emit('do', { speed: now ? 0 : ran })
+}
 const jump = () => emit('do', 'jump')
 const named = (s: Speed) => (s === 0 ? 'hold' : `×${s}`)
 useKeys([

@@ -98,6 +98,10 @@ useKeys([
       </ol>
     </template>
     <ShelfStrip />
+    <p v-if="all.length > 1" class="soft ways">
+      <RouterLink to="/stove/rehearse">Rehearse</RouterLink> without milk, or let a second screen
+      stand <RouterLink to="/stove/across">across the room</RouterLink>.
+    </p>
   </div>
 </template>
 
@@ -107,6 +111,9 @@ useKeys([
   grid-template-columns: repeat(auto-fit, minmax(226px, 1fr));
   row-gap: 22px;
   margin: 14px 0 26px;
+}
+.ways {
+  margin: 14px 4px 0;
 }
 .empty {
   margin-top: 24px;

@@ -8,7 +8,8 @@ from collections.abc import Callable, Sequence
 from typing import Any, Protocol
 
 from ...equipment.burners import Flame
-from ..world import Act, World
+from ..acting import Act
+from ..world import World
 
 Cook = Callable[[Any], Sequence[Act]]
 

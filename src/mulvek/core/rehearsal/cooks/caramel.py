@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from ...equipment.burners import Flame
 from ...planning.caramel.shades import middle_c
-from ..world import Act
+from ..acting import Act
 from ..worlds.caramel import POUR_RESTS_S, Caramel
 from . import at
 

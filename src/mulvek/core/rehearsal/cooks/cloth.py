@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ..world import Act
+from ..acting import Act
 from ..worlds.cloth import CHILLED_C, Cloth
 
 OPEN_AT_MOST_S = 90 * 60

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ..world import Act
+from ..acting import Act
 from ..worlds.curd import POURS, Curd
 from . import Do, at
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ...equipment.burners import Flame
-from ..world import Act
+from ..acting import Act
 from ..worlds.frying import TURN_EVERY_S, Fry
 from . import at
 

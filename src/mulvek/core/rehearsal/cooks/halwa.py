@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ...equipment.burners import Flame
-from ..world import Act
+from ..acting import Act
 from ..worlds.halwa import JUICE_LEFT, Halwa
 from . import at
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 
 from ...planning.reduce.scorch import safe_power_w, stir_interval_s
 from ...properties.texture import viscosity_mpa_s
-from ..world import WEAKER, Act
+from ..acting import WEAKER, Act
 from ..worlds.pan import SimPan
 from . import at
 

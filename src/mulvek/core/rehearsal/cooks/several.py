@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from ..world import Act
+from ..acting import Act
 from ..worlds.several import Several
 from . import Cook
 

@@ -22,10 +22,12 @@ from ...planning.curdle.pieces import (
     use,
 )
 from ...planning.curdle.soak import PIECE_KG_M3, SHRINKS_ABOVE
+from ..acting import Act, Edit, Hand
 from ..hidden import true_burner, true_kitchen
+from ..judging import clamp, level_word, points, ramp
 from ..luck import Luck
 from ..noise import uniform
-from ..world import Act, Edit, Hand, Sign, Told, World, clamp, level_word, points, ramp, standing_words
+from ..world import Sign, Told, World
 from .pot import Pot, drawn, pan_drawn
 
 SWELLS_S = 230.0
@@ -353,5 +355,5 @@ class Bath(World):
                 "raw" if raw > 0.2 else "hard" if strong > 0.3 else "soft",
             ),
             "syrup": Told(points(6 * max(0.0, off - 4)), f"{self.brix:.0f} °Bx; {self.plan.brix:.0f} is meant"),
-            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
+            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), self.at_it),
         }

@@ -15,9 +15,11 @@ from ...planning.caramel.forecast import caramelise
 from ...planning.caramel.melting import SYRUP_J_KG_K, Melting, melting
 from ...planning.caramel.plan import WARM_MILK_C, CaramelPlan
 from ...planning.caramel.shades import BURNT_C, CARRY_OVER_K, FROM_C, SEEN, middle_c, shade_at
+from ..acting import Act, Edit, Hand
 from ..hidden import true_burner, true_kitchen
+from ..judging import level_word, off_by, points, ramp
 from ..luck import Luck
-from ..world import Act, Edit, Hand, Sign, Told, World, level_word, off_by, points, ramp, standing_words
+from ..world import Sign, Told, World
 from .pot import drawn, pan_drawn
 
 MELTING_C = (145.0, 166.0)
@@ -331,7 +333,7 @@ class Caramel(World):
             "lumps": Told(
                 points(160 * max(0.0, self.hard - 0.04)), "lumps of caramel left" if self.hard > 0.1 else "smooth"
             ),
-            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
+            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), self.at_it),
         }
 
     def at_most(self, points: float) -> float:

@@ -20,9 +20,11 @@ from ...planning.strain.draining import (
     time_constant_s,
 )
 from ...planning.strain.forecast import StrainPlan, gel_of
+from ..acting import Act, Edit, Hand
 from ..hidden import true_milk
+from ..judging import level_word, off_by, points, ramp
 from ..luck import Luck
-from ..world import Act, Edit, Hand, Sign, Told, World, level_word, off_by, points, ramp
+from ..world import Sign, Told, World
 
 SCRAPED = 0.06
 """Of a time constant: what fresh curd against the cloth is worth."""

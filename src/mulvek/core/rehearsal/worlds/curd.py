@@ -12,19 +12,24 @@ from typing import ClassVar, Self
 
 from ...equipment.burners import Flame
 from ...equipment.quantities import say
-from ...planning.curdle.acid import coagulant, curdled_share, end_ph, ph_after
+from ...planning.curdle.acid import coagulant, curdled_share, ph_after
 from ...planning.curdle.balance import Balance, Draining, split
 from ...planning.curdle.cooling import mixed_c, standing
 from ...planning.curdle.forecast import curdle
 from ...planning.curdle.milk import curd_milk
 from ...planning.curdle.pieces import knead_s, texture_index, use
 from ...planning.curdle.plan import CurdlePlan
+from ..acting import Act, Edit, Hand
 from ..hidden import true_burner, true_kitchen, true_milk
+from ..judging import ramp
 from ..luck import Luck
-from ..world import Act, Edit, Hand, Sign, Told, World, level_word, off_by, points, ramp, standing_words
+from ..world import Sign, Told, World
+from .curd_told import signs_of, told_of, truths_of
 from .pot import Pot, drawn, pan_drawn
 
 CLEAR, ENOUGH = 0.95, 0.97
+TOO_COOL_C = (50.0, 66.0)
+"""Below the first nothing gathers in grains, from the second on all of it does (day dossier §5: 62 to 74)."""
 JUST_STRAINED_S = 120
 """Until then its firmness is judged as if it had hung."""
 POURS = 10
@@ -42,9 +47,6 @@ LEFT_FROM_MIN, LEFT_TO_MIN, LEFT_POINTS = 3.0, 12.0, 18.0
 """Curd that lies in its hot whey firms so much, in points of texture."""
 SQUEEZED_TO = (1.45, 1.36, 1.27)
 """kg of water to a kg of dry matter after the first, second and third squeeze."""
-SOUR = 0.7e-3
-FASTER, SLOWER = "The cloth drained {} % faster than most.", "The cloth drained {} % slower than most."
-USUAL_STANDING = 0.45
 
 
 @dataclass(frozen=True, slots=True)
@@ -316,9 +318,14 @@ class Curd(World):
             lost = SPILLS * self.milk_kg
             self.spilt_kg, self.milk_kg = self.spilt_kg + lost, self.milk_kg - lost
 
+    @property
+    def clears(self) -> float:
+        """Share of the casein that gathers, given time: by its pH, and little of it where the milk has grown too cool."""
+        return curdled_share(self.ph, self.acid_c) * ramp(self.acid_c, *TOO_COOL_C)
+
     def _gather(self) -> None:
         stirred = self.at_s - self.stirred_at_s < MIXED_FOR_S
-        to = curdled_share(self.ph, self.acid_c)
+        to = self.clears
         self.gathered += (to - self.gathered) / GATHERS_S[stirred]
         if self.gathered < CLEAR:
             return
@@ -333,66 +340,6 @@ class Curd(World):
         return Draining("hang", seconds * self.drains).water_per_dry() if seconds < 86400 else self.water_per_dry
 
     # -- what it tells -------------------------------------------------------------------------------
-
-    def signs(self) -> Sequence[Sign]:
-        if self.strained_at_s is not None:
-            return self._in_the_cloth()
-        found: list[Sign] = []
-        if self.climb > 0.8:
-            found.append(Sign("rim", "It climbs to the rim!", ("off", "flame", "stir")))
-        elif self.climb > 0.3:
-            found.append(Sign("lifts", "It rolls and lifts.", ("off", "flame", "stir")))
-        if self.spilt_kg > 0.001:
-            found.append(Sign("spilt", f"{say(self.spilt_kg, 'mass')} has boiled over."))
-        if self.clear_at_s is not None:
-            found.append(Sign("clear", "The whey runs clear and greenish.", ("strain", "off", "flame")))
-            if self.ph < end_ph(self.acid_c) - 0.15:
-                found.append(Sign("sharp", "It smells sharp.", ()))
-            if self.left_points > 3:
-                found.append(Sign("tight", "The curd draws together and squeaks.", ("strain",)))
-        elif self.mixture_l:
-            found.append(Sign("whey", self._whey(), ()))
-        found.append(Sign("state", self._state()))
-        return found
-
-    def _whey(self) -> str:
-        words = ((0.6, "Large grains part in cloudy whey."), (0.2, "Fine grains; the whey is still milky."))
-        return level_word(self.gathered, (*words, (0.0, "It is white and smooth still.")))
-
-    def _state(self) -> str:
-        if self.boiled_at_s is None:
-            words = (
-                (88, "Small bubbles ring the edge."),
-                (70, "Steam comes off it."),
-                (40, "It is hot to the finger."),
-            )
-            return level_word(self.celsius, (*words, (-9, "It is cold to the finger.")))
-        words = ((95, "It still seethes."), (90, "It lies quiet and steams thickly."), (84, "It steams."))
-        return level_word(self.celsius, (*words, (76, "It steams a little."), (-9, "It hardly steams.")))
-
-    def _in_the_cloth(self) -> Sequence[Sign]:
-        found = []
-        w = self.water_per_dry
-        drips = ((2.2, "Whey runs from the cloth."), (1.75, "It drips fast."), (1.5, "A drop every few seconds."))
-        found.append(Sign("drips", level_word(w, (*drips, (0.0, "Hardly a drop falls.")))))
-        moist = self.moisture
-        feels = ((0.62, "Pressed, it wets the palm."), (0.575, "Pressed, it holds and is moist."))
-        found.append(
-            Sign(
-                "feels", level_word(moist, (*feels, (0.53, "Pressed, it is just moist."), (0.0, "It crumbles, dry.")))
-            )
-        )
-        acid = float(self.balance.curd.acid / self.balance.curd.total)
-        if acid > SOUR:
-            found.append(Sign("sour", "A crumb of it tastes sour.", ("rinse",)))
-        if self.kneaded_s:
-            done = (
-                (1.5, "Fat shines on the palm."),
-                (0.85, "It is one smooth mass."),
-                (0.0, "Grains are felt in it."),
-            )
-            found.append(Sign("kneaded", level_word(self.smooth, done)))
-        return found
 
     def true(self, channel: str) -> float | None:
         match channel:
@@ -449,64 +396,19 @@ class Curd(World):
         other.pot = copy(self.pot)
         return other
 
-    def truths(self) -> list[str]:
-        return [
-            *off_by(
-                self.needs, "This milk took {} % more acid than usual.", "This milk took {} % less acid than usual."
-            ),
-            *off_by(
-                self.rests.cools, "The pot cooled {} % faster than most.", "The pot cooled {} % slower than most."
-            ),
-            *off_by(
-                self.drains, "The cloth drained {} % faster than most.", "The cloth drained {} % slower than most."
-            ),
-        ]
+    def signs(self) -> Sequence[Sign]:
+        return signs_of(self)
 
     def told(self) -> dict[str, Told]:
-        over = max(0.0, end_ph(self.acid_c) - 0.06 - self.ph)
-        short = max(0.0, 0.97 - curdled_share(self.ph, self.acid_c)) if self.mixture_l else 1.0
-        acid = float(self.balance.curd.acid / self.balance.curd.total) if self.mixture_l else 0.0
-        low, high = self.meant.moisture
-        wrong = max(low - self.moisture, self.moisture - high, 0.0) if self.strained_at_s is not None else 0.1
-        soft, firm = self.meant.texture
-        off = max(soft - self.texture, self.texture - firm, 0.0)
-        usual = max(60.0, USUAL_STANDING * (self.at_s - self.began_s))
-        saved = self.yield_kg / self.told_kg if self.strained_at_s is not None else 1 - self.spilt_kg / self.milk_kg
-        return {
-            "acid": Told(points(260 * short + 330 * over), self._say_acid(short, over)),
-            "heat": Told(
-                points(9 * max(0.0, abs(self.acid_c - self.wants_c) - 2.5)), f"acid in at {self.acid_c:.0f} °C"
-            ),
-            "texture": Told(points(4.5 * off), self._say_texture(soft, firm)),
-            "moisture": Told(
-                points(1500 * wrong), f"{self.moisture * 100:.0f} % moist; {low * 100:.0f}–{high * 100:.0f} is meant"
-            ),
-            "sour": Told(points(55 * max(0.0, acid / SOUR - 1)), "it tastes of the acid" if acid > SOUR else "clean"),
-            "saved": Told(
-                points(500 * max(0.0, 0.9 - saved)), f"{say(self.yield_kg, 'mass')}, {say(self.told_kg, 'mass')} told"
-            ),
-            "kneaded": Told(
-                points(110 * max(0.0, 0.85 - self.smooth) + 60 * max(0.0, self.smooth - 1.6)), self._say_kneaded()
-            ),
-            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
-        }
+        return told_of(self)
+
+    def truths(self) -> list[str]:
+        return truths_of(self)
 
     @property
     def wants_c(self) -> float:
         """How warm the milk should be when the acid goes in."""
         return self.meant.acid_c
-
-    def _say_acid(self, short: float, over: float) -> str:
-        if short > 0.03:
-            return "the whey stayed milky"
-        poured = say(self.mixture_l * 1e-3, "volume")
-        return f"{poured}, more than it took" if over > 0.06 else f"{poured}, stopped in time"
-
-    def _say_texture(self, soft: float, firm: float) -> str:
-        return "too firm" if self.texture > firm else "too soft" if self.texture < soft else "as it should be"
-
-    def _say_kneaded(self) -> str:
-        return "grainy" if self.smooth < 0.85 else "fat came out" if self.smooth > 1.6 else "smooth"
 
     def at_most(self, points: float) -> float:
         return min(points, 80.0) if self.spilt_kg > 0.001 else points

@@ -13,8 +13,10 @@ from ...equipment.kitchen import Kitchen
 from ...equipment.quantities import say
 from ...planning.sweets.frozen import Freezer
 from ...properties import freezing as fz
+from ..acting import Act, Edit, Hand
+from ..judging import clamp, level_word, off_by, points, ramp
 from ..luck import Luck
-from ..world import Act, Edit, Hand, Sign, Told, World, clamp, level_word, off_by, points, ramp, standing_words
+from ..world import Sign, Told, World
 
 SLUSH, FIRM = 0.22, 0.62
 """Shares of the freezing between which a stick stands and still goes in."""
@@ -265,7 +267,7 @@ class Freeze(World):
             ),
             "bite": Told(points(15 * off), f"served at {_c(at)}; a clean bite is at {_c(self.bite_c)}"),
             "door": Told(points(12 * looks), f"opened {self.looks} times"),
-            "standing": Told(100.0, standing_words(self)),
+            "standing": Told(100.0, self.at_it),
         }
 
 

@@ -17,9 +17,11 @@ from ...equipment.quantities import say
 from ...planning.curdle.pieces import ball_m
 from ...planning.curdle.soak import PIECE_KG_M3
 from ...planning.sweets.frying import browns_s, centre_sets_s, fat_c, fat_taken_kg
+from ..acting import Act, Edit, Hand
 from ..hidden import true_burner, true_kitchen
+from ..judging import clamp, level_word, off_by, points, ramp
 from ..luck import Luck
-from ..world import Act, Edit, Hand, Sign, Told, World, clamp, level_word, off_by, points, ramp, standing_words
+from ..world import Sign, Told, World
 from .pot import drawn, pan_drawn
 
 FAT_J_KG_K, FAT_LOSS_W_M2_K, TO_BALLS_W_M2_K = 2100.0, 18.0, 250.0
@@ -307,5 +309,5 @@ class Fry(World):
                 share * points(90 * oily + (40 if self.smoked else 0)),
                 "the fat smoked" if self.smoked else "soaked with fat" if oily > 0.3 else "dry to the touch",
             ),
-            "standing": Told(points(60 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
+            "standing": Told(points(60 * max(0.0, self.standing_s / usual - 1)), self.at_it),
         }

@@ -16,16 +16,25 @@ from ...equipment.pans import Pan
 from ...equipment.quantities import Measures, say
 from ...planning.reduce.plan import Amount, ReducePlan
 from ...planning.reduce.stops import read_stop
+from ..acting import Act, Edit, Hand
 from ..hidden import hide
+from ..judging import level_word, points, ramp
 from ..luck import Luck
-from ..world import Act, Hand, Sign, Told, level_word, points, ramp
+from ..world import Sign, Told
 from .pan import FLAME, SCRAPE, STIR, STOP, SimPan
 
 SOFT_S = 15 * 60.0
 SOFTENS_FROM_C, SUGAR_SLOWS = 85.0, 0.08
 JUICE_LEFT = 0.45
 """Of its own water, so much is left when the first drying is done."""
-HEAP_KG_M3 = 1000.0
+EDITS = (
+    Edit(act="milk", how="later", by=300, says="The milk five minutes later"),
+    Edit(act="milk", how="later", by=900, says="The milk a quarter of an hour later"),
+    Edit(act="sugar", how="later", by=300, says="The sugar five minutes later"),
+    Edit(act="stop", how="later", by=240, says="Dried four minutes longer"),
+    Edit(act="stop", how="sooner", by=180, says="Three minutes less"),
+    Edit(act="flame", how="flame", says="A weaker flame all along"),
+)
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -202,14 +211,4 @@ class Halwa(SimPan):
         }
 
     def edited(self) -> list[tuple[str, list[Act]]]:
-        from ..world import Edit, changed
-
-        edits = (
-            Edit(act="milk", how="later", by=300, says="The milk five minutes later"),
-            Edit(act="milk", how="later", by=900, says="The milk a quarter of an hour later"),
-            Edit(act="sugar", how="later", by=300, says="The sugar five minutes later"),
-            Edit(act="stop", how="later", by=240, says="Dried four minutes longer"),
-            Edit(act="stop", how="sooner", by=180, says="Three minutes less"),
-            Edit(act="flame", how="flame", says="A weaker flame all along"),
-        )
-        return [(e.says, acts) for e in edits if (acts := changed(self.acts, e)) is not None]
+        return self.edited_by(EDITS)

@@ -26,10 +26,12 @@ from ...properties.density import density_kg_m3, volume_m3
 from ...properties.heat_capacity import heat_capacity_j_k
 from ...properties.steam import SHELTER, SHELTER_LID, SHELTER_SKIN
 from ...properties.water_activity import boiling_point_c, boiling_water_activity
+from ..acting import Act, Hand, Unit
 from ..hidden import Hidden
-from ..world import Act, Hand, Sign, Told, Unit, World, level_word, off_by, points, standing_words
+from ..world import Sign, Told, World
 from .pan_edits import edits_of
-from .pan_signs import BURNT, GRIT_FROM_KG, LUMPS_FROM, SPILT_FROM_KG, TOAST, signs_of
+from .pan_signs import signs_of
+from .pan_told import told_of, truths_of
 from .pot import pan_drawn
 
 REFRESH_S = 8
@@ -45,11 +47,7 @@ WET_ON_SIDES = 0.35
 """Of what dries on the sides, this share is water."""
 
 
-STANDING_SHARE = 0.20
-"""Of the time on the fire that a practised cook stands at the pan."""
 AFTER_BOIL_OVER = 80.0
-SKINS = 5.0
-"""Folded in, so many make layers."""
 
 
 def _hand(key: str, says: str, busy_s: int, unit: Unit = "", most: float = 0.0) -> Hand:
@@ -71,8 +69,6 @@ SELDOM = (
 
 COVER, UNCOVER = _hand("cover", "Lid on", 2), _hand("uncover", "Lid off", 2)
 ALL = (FLAME, STIR, SCRAPE, FOLD, LID, COVER, UNCOVER, SUGAR, STOP, *SELDOM)
-CAUGHT = 0.08
-BOTTOM = ((BURNT, "burnt"), (TOAST, "it tastes of toast"), (CAUGHT, "it has just caught"), (0.0, "clean"))
 FLAME_DRAWN = {"gentle": 1.0, "medium": 2.0, "strong": 3.0}
 LIFTS_M = 0.0025
 LACTOMETER_UP_TO_C, LACTOMETER_UP_TO_TS = 40.0, 0.20
@@ -226,55 +222,14 @@ class SimPan(World):
         return f"{say(self.mass_kg, 'mass')}, {colour}"
 
     def told(self) -> dict[str, Told]:
-        off, usual = abs(self.off_target), max(1.0, (self.at_s - self.began_s) * STANDING_SHARE)
-        split = 100.0 * (self.curdled if self.split else 0.0)
-        gritty = self.grit_kg / max(1.0, self.mass_kg)
-        return {
-            "target": Told(points(9 * max(0.0, off * 100 - 1.5)), self._say_target(off)),
-            "scorch": Told(points(160 * max(0.0, self.scorch - 0.05)), level_word(self.scorch, BOTTOM)),
-            "texture": Told(points(55 * self.lumps + 12 * gritty + split), self._say_texture()),
-            "saved": Told(points(440 * (self.spilt_kg + self.side_kg) / self.start_kg), self._say_saved()),
-            "standing": Told(points(70 * max(0.0, self.standing_s / usual - 1)), standing_words(self)),
-            "layers": Told(100 * min(1.0, self.folded / SKINS), f"{self.folded:.0f} skins folded in"),
-        }
+        return told_of(self)
 
     def truths(self) -> list[str]:
-        said, true = self.hidden.said, self.plan
-        solids = 100 * float(true.milk.parts.total_solids - said.milk.parts.total_solids)
-        told = []
-        if abs(solids) >= 0.05:
-            told.append(f"The milk had {abs(solids):.1f} % {'more' if solids > 0 else 'less'} solids than its label.")
-        faster = self.hidden.power / math.exp(said.rate.ln_mean)
-        told += off_by(faster, "The flame was {} % stronger than planned.", "The flame was {} % weaker than planned.")
-        if (gas := self.luck.gas(self.at_s)) < 1:
-            told.append(f"The gas faded to {gas * 100:.0f} %.")
-        if abs(true.kitchen.milk_c - said.kitchen.milk_c) >= 1 and not self.began_s:
-            told.append(f"The milk went in at {true.kitchen.milk_c:.0f} °C.")
-        if self.spilt_kg > SPILT_FROM_KG:
-            told.append(f"{say(self.spilt_kg, 'mass')} boiled over.")
-        return told
+        return truths_of(self)
 
     def at_most(self, points: float) -> float:
         spoilt = points - 35 * max(0.0, min(1.0, (self.scorch - 0.3) / 0.9))
         return min(spoilt, AFTER_BOIL_OVER) if self.spilt_kg > 0 else spoilt
-
-    def _say_target(self, off: float) -> str:
-        got = say(self.mass_kg, "mass")
-        if off < 0.005:
-            return f"{got}, just as it should be"
-        return (
-            f"{got}, {off * 100:.0f} % {'more' if self.off_target > 0 else 'less'} than {say(self.goal_kg, 'mass')}"
-        )
-
-    def _say_texture(self) -> str:
-        if self.split:
-            return "it split"
-        return "lumps" if self.lumps > LUMPS_FROM else "gritty" if self.grit_kg > GRIT_FROM_KG else "smooth"
-
-    def _say_saved(self) -> str:
-        if self.spilt_kg > SPILT_FROM_KG:
-            return f"{say(self.spilt_kg, 'mass')} boiled over"
-        return f"{say(self.side_kg, 'mass')} left on the sides"
 
     def edited(self) -> list[tuple[str, list[Act]]]:
         return edits_of(self)

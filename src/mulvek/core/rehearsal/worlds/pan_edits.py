@@ -4,7 +4,7 @@ from dataclasses import replace
 from itertools import pairwise
 from typing import TYPE_CHECKING
 
-from ..world import WEAKER, Act
+from ..acting import WEAKER, Act
 
 if TYPE_CHECKING:
     from .pan import SimPan

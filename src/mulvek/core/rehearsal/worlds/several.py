@@ -8,8 +8,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import ClassVar, Self
 
+from ..acting import Act, Hand
 from ..luck import Luck
-from ..world import Act, Hand, Notice, Sign, Told, World, standing_words
+from ..score import score
+from ..world import Mark, Notice, Sign, Told, World
 from .bath import Bath
 from .curd import Curd
 from .freezer import Freeze
@@ -140,8 +142,6 @@ class Several(World):
 
     def _mark(self) -> None:
         view = {f"{i}.{key}": value for i, v in enumerate(self.vessels) for key, value in v.view().items()}
-        from ..world import Mark
-
         self.marks.append(Mark(self.at_s, self.followed, view, tuple(s.says for s in self.signs() if s.calls)))
 
     def true(self, channel: str) -> float | None:
@@ -173,8 +173,6 @@ class Several(World):
         return [f"{name}: {' '.join(truths)}" for name, truths in told if truths]
 
     def told(self) -> dict[str, Told]:
-        from ..score import score
-
         found: dict[str, Told] = {}
         for i, vessel in enumerate(self.vessels):
             judged = score(vessel)
@@ -183,7 +181,7 @@ class Several(World):
             found[str(i)] = Told(judged.points if vessel.done else 0.0, says)
         minutes = self.alone_s / 60
         found["alone"] = Told(max(0.0, 100 - 9 * max(0.0, minutes - 1)), f"asked for hands for {minutes:.0f} min")
-        found["standing"] = Told(100.0, standing_words(self))
+        found["standing"] = Told(100.0, self.at_it)
         if self.serve_s:
             late = max(0.0, (self.at_s - self.serve_s) / 60)
             found["time"] = Told(

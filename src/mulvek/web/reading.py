@@ -57,6 +57,7 @@ PAGES: dict[Volume, dict[str, str]] = {
         "copies": "using/copies.md",
         "command-line": "using/command-line.md",
         "security": "security.md",
+        "licences": "using/licences.md",
     },
 }
 """Pages by their address, with their file below ``docs``."""
@@ -95,6 +96,7 @@ UsingKey = Literal[
     "copies",
     "command-line",
     "security",
+    "licences",
 ]
 _ADDRESSES = {file: f"/{volume}/{key}" for volume, pages in PAGES.items() for key, file in pages.items()}
 

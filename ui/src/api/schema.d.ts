@@ -4381,7 +4381,7 @@ export interface components {
              * Page
              * @enum {string}
              */
-            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
+            page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security" | "licences";
             /**
              * Says
              * @description The words with what stands about them
@@ -24487,7 +24487,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security";
+                page: "about" | "larder" | "bench" | "curd" | "caramel" | "sweets" | "day" | "stove" | "instruments" | "rehearse" | "book" | "mend" | "jobs" | "phone" | "copies" | "command-line" | "security" | "licences";
             };
             cookie?: never;
         };

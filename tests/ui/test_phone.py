@@ -22,7 +22,7 @@ PAGES = {
     "/stove/6": "minutes to the stop",
     "/stove/curd/8": "Let it hang",
     "/stove/sweet/10": "Fig kulfi",
-    "/stove/rehearse": "without a drop of milk",
+    "/stove/rehearse": "Simulated milk",
     "/book": "Rabri, first try",
     "/book/3": "thick as butter",
     "/book/mend": "Or without a batch",

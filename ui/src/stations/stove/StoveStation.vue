@@ -99,8 +99,7 @@ useKeys([
     </template>
     <ShelfStrip />
     <p v-if="all.length > 1" class="soft ways">
-      <RouterLink to="/stove/rehearse">Rehearse</RouterLink> without milk, or let a second screen
-      stand <RouterLink to="/stove/across">across the room</RouterLink>.
+      <RouterLink to="/stove/rehearse">Rehearse</RouterLink> meanwhile, without milk.
     </p>
   </div>
 </template>

@@ -12,6 +12,7 @@ from pydantic import Field
 from ..core.batch.attention import Attention
 from ..core.batch.events import HandDid, Note, Off, standing
 from ..core.batch.history import History
+from ..core.batch.kinds import KindName
 from ..core.batch.nudges import nudges
 from ..core.batch.running import state_of
 from ..core.errors import BadInput, Conflict
@@ -34,7 +35,7 @@ from ..wire.batch import BatchOut
 from ..wire.caramel import read_caramel
 from ..wire.curd import read_curdle
 from ..wire.happenings import EventIn, PanSwappedIn
-from ..wire.model import Out
+from ..wire.model import LONGEST_NAME, Out
 from ..wire.reduce import ForecastOut, ReduceIn, read_plan, told_when_lit
 from ..wire.rehearsal import (
     AccountOut,
@@ -282,39 +283,25 @@ def _planned(body: RehearseIn, db: Database) -> Planned:
     shelf = db.kept(read_shelf)
     if body.curdle is not None:
         curdling = read_curdle(body.curdle, shelf)
-        return Planned(
-            name=f"Rehearsal: {curdling.amount.quantity.understood} to chhena"[:60],
-            plan=curdling,
-            kind="curdle",
-            words={},
-        )
+        return _named(f"{curdling.amount.quantity.understood} to chhena", curdling, "curdle")
     if body.strain is not None:
         straining = read_strain(body.strain, shelf)
-        return Planned(
-            name=f"Rehearsal: {straining.amount.quantity.understood} to hang"[:60],
-            plan=straining,
-            kind="strain",
-            words={},
-        )
+        return _named(f"{straining.amount.quantity.understood} to hang", straining, "strain")
     if body.caramel is not None:
         sugared = read_caramel(body.caramel, shelf)
-        return Planned(
-            name=f"Rehearsal: {sugared.sugar.quantity.understood} to caramel"[:60],
-            plan=sugared,
-            kind="caramel",
-            words={},
-        )
+        return _named(f"{sugared.sugar.quantity.understood} to caramel", sugared, "caramel")
     words = body.plan
     assert words is not None
     if not isinstance(words.pan, int) or not isinstance(words.burner, int):
         raise BadInput("plan", "A rehearsal needs a pan and a burner of the Larder.", "Add them there first.")
     plan = read_plan(words, shelf)
-    return Planned(
-        name=f"Rehearsal: {plan.amount.quantity.understood} to {plan.stop.text}"[:60],
-        plan=plan,
-        words=words.model_dump(mode="json"),
-        forecast=ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json"),
-    )
+    told = ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json")
+    named = _named(f"{plan.amount.quantity.understood} to {plan.stop.text}", plan, "reduce")
+    return replace(named, words=words.model_dump(mode="json"), forecast=told)
+
+
+def _named(what: str, plan: object, kind: KindName) -> Planned:
+    return Planned(name=f"Rehearsal: {what}"[:LONGEST_NAME], plan=plan, kind=kind, words={})
 
 
 def _again(batches: Batches, number: int) -> Planned:
@@ -324,7 +311,11 @@ def _again(batches: Batches, number: int) -> Planned:
     if isinstance(plan, ReducePlan) and row.lesson_ln is not None:
         plan = replace(plan, rate=Rate(ln_mean=row.lesson_ln, ln_sd=KNOWN_SD, batches=1))
     return Planned(
-        name=f"{batch.name}, again"[:60], plan=plan, kind=batch.kind.name, words=batch.words, forecast=batch.forecast
+        name=f"{batch.name}, again"[:LONGEST_NAME],
+        plan=plan,
+        kind=batch.kind.name,
+        words=batch.words,
+        forecast=batch.forecast,
     )
 
 

@@ -44,18 +44,20 @@ const begin = useMutation({
 </script>
 
 <template>
-  <button id="begin" type="button" class="plate begin" :disabled="blocked" @click="ask">
-    {{ verb }}
-  </button>
-  <button
-    v-if="rehearse"
-    type="button"
-    class="touch"
-    :disabled="blocked"
-    @click="rehearsing = true"
-  >
-    or rehearse it
-  </button>
+  <div class="ways">
+    <button id="begin" type="button" class="plate begin" :disabled="blocked" @click="ask">
+      {{ verb }}
+    </button>
+    <button
+      v-if="rehearse"
+      type="button"
+      class="touch"
+      :disabled="blocked"
+      @click="rehearsing = true"
+    >
+      or rehearse it
+    </button>
+  </div>
   <NModal v-if="rehearse" v-model:show="rehearsing">
     <RehearseForm :asked="rehearse" @cancel="rehearsing = false" />
   </NModal>
@@ -81,6 +83,11 @@ const begin = useMutation({
 </template>
 
 <style scoped>
+.ways {
+  display: grid;
+  gap: 6px;
+  justify-items: center;
+}
 ul {
   display: grid;
   gap: 6px;

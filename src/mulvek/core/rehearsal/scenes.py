@@ -4,7 +4,8 @@ A lesson stands on its own: it takes nothing from the Larder, so it is the same 
 """
 
 from collections.abc import Callable, Mapping
-from typing import Any
+from dataclasses import fields
+from typing import Any, TypeVar
 
 from ..composition.materials import material
 from ..equipment.burners import Burner, Flame
@@ -36,6 +37,9 @@ from .worlds.pan import SimPan
 from .worlds.several import Link, Several
 
 Words = Mapping[str, Any]
+P = TypeVar("P", BathPlan, FryPlan, HalwaPlan)
+NOBODY_S = 10**9
+"""Callers come to the cook, not to each vessel."""
 PANS: Mapping[str, Pan] = {
     pan.name: pan
     for pan in (
@@ -133,21 +137,21 @@ def _flame(words: Words, usual: Flame) -> Flame:
     return words.get("flame", usual)  # type: ignore[no-any-return]
 
 
-def _bath(words: Words, luck: Luck, waits: bool = False) -> Bath:
-    given = {
-        k: words[k]
-        for k in ("use", "count", "piece_kg", "moisture", "texture", "smooth", "brix", "syrup_kg")
-        if k in words
-    }
-    return Bath(BathPlan(**given, pan=_pan(words), burner=_burner(words), kitchen=_kitchen(words)), luck, waits)
+def _plan(of: type[P], words: Words) -> P:
+    """A plan from those of its fields that the lesson names; where and on what as everywhere."""
+    given = {f.name: words[f.name] for f in fields(of) if f.name in words}
+    return of(**{**given, "pan": _pan(words), "burner": _burner(words), "kitchen": _kitchen(words)})
+
+
+def _bath(words: Words, luck: Luck) -> Bath:
+    return Bath(_plan(BathPlan, words), luck)
 
 
 def _fry(words: Words, luck: Luck) -> Fry:
-    given = {k: words[k] for k in ("count", "piece_kg", "sugar_pct", "fat_kg") if k in words}
-    return Fry(FryPlan(**given, pan=_pan(words), burner=_burner(words), kitchen=_kitchen(words)), luck)
+    return Fry(_plan(FryPlan, words), luck)
 
 
-def _freeze(words: Words, luck: Luck, waits: bool = False) -> Freeze:
+def _freeze(words: Words, luck: Luck) -> Freeze:
     mix = reduction({"stop": "half its volume", "sugar": "110 g", **words.get("mix", {})})
     plan = FreezePlan(
         mix=mix.goal_parts.with_water(stop_water_kg(mix)).per_kg(),
@@ -159,13 +163,11 @@ def _freeze(words: Words, luck: Luck, waits: bool = False) -> Freeze:
         kitchen=_kitchen(words),
         sticks=bool(words.get("sticks", True)),
     )
-    return Freeze(plan, luck, waits)
+    return Freeze(plan, luck)
 
 
 def _halwa(words: Words, luck: Luck) -> Halwa:
-    names = ("vegetable", "vegetable_kg", "milk", "milk_kg", "sugar_kg", "ghee_kg", "solids", "flame")
-    given = {k: words[k] for k in names if k in words}
-    return Halwa(HalwaPlan(**given, pan=_pan(words), burner=_burner(words), kitchen=_kitchen(words)), luck)
+    return Halwa(_plan(HalwaPlan, words), luck)
 
 
 def _several(words: Words, luck: Luck) -> Several:
@@ -174,8 +176,9 @@ def _several(words: Words, luck: Luck) -> Several:
     waiting = {link.to for link in links}
     made = []
     for i, its in enumerate(vessels):
-        kind, luck_i = its["world"], Luck(luck.level, (luck.seed * 31 + i) % 2**31)
+        kind, luck_i = its["world"], Luck(luck.level, (luck.seed * 31 + i) % 2**31, NOBODY_S)
         world = BUILD[kind](its, luck_i)
+        world.luck = luck_i
         if i in waiting:
             world.waits = True  # type: ignore[attr-defined]
         world.name = its.get("name", world.name)

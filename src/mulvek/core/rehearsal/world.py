@@ -210,10 +210,14 @@ class World(ABC):
         for key in [k for k, notice in self._open.items() if act.kind in self._calls(k)]:
             self._closed.append(Notice(self._open[key].says, self._open.pop(key).at_s, self.at_s))
         self._do(act)
-        if hand.ends or act.kind == self.ends_with:
+        if self._over(hand):
             self.done = True
             self._mark()
         return True
+
+    def _over(self, hand: Hand) -> bool:
+        """Whether the work is at its end with this."""
+        return hand.ends or hand.key == self.ends_with
 
     def _calls(self, key: str) -> tuple[str, ...]:
         return self._asked.get(key, ())

@@ -76,7 +76,7 @@ const weighedIn = computed(() =>
           <template v-if="story.line.phase === 'running'">It is still under way.</template>
           <template v-else-if="story.line.phase === 'given-up'">It was given up.</template>
           <template v-else-if="story.line.weighed_kg !== null && story.line.kind !== 'sweet'">
-            It gave <b>{{ weight(story.line.weighed_kg) }}</b>.
+            It gave <b class="figure">{{ weight(story.line.weighed_kg) }}</b>.
           </template>
           <template v-if="came.length"
             ><template v-for="(p, i) in came" :key="p.id"
@@ -191,6 +191,9 @@ const weighedIn = computed(() =>
 </template>
 
 <style scoped>
+.figure {
+  white-space: nowrap;
+}
 .ways {
   display: flex;
   flex-wrap: wrap;

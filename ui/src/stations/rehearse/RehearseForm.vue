@@ -34,8 +34,8 @@ const go = () =>
     @cancel="emit('cancel')"
   >
     <p>
-      A simulated pan on the same Stove. What you do to it has its price, and at the end you read
-      what each slip cost. Nothing of it is learned from.
+      Simulated milk, on a clock of its own. What you do to it has its price, and at the end you
+      read what each slip cost. Nothing of it is learned from.
     </p>
     <div role="group" aria-label="How hard" class="levels">
       <button

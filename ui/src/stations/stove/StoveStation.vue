@@ -98,9 +98,6 @@ useKeys([
       </ol>
     </template>
     <ShelfStrip />
-    <p v-if="all.length > 1" class="soft ways">
-      <RouterLink to="/stove/rehearse">Rehearse</RouterLink> meanwhile, without milk.
-    </p>
   </div>
 </template>
 
@@ -110,9 +107,6 @@ useKeys([
   grid-template-columns: repeat(auto-fit, minmax(226px, 1fr));
   row-gap: 22px;
   margin: 14px 0 26px;
-}
-.ways {
-  margin: 14px 4px 0;
 }
 .empty {
   margin-top: 24px;

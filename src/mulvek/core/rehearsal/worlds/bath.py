@@ -98,7 +98,7 @@ class Bath(World):
         Edit(act="water", how="less", says="One cup less of hot water"),
     )
 
-    def __init__(self, plan: BathPlan, luck: Luck, waits: bool = False) -> None:
+    def __init__(self, plan: BathPlan, luck: Luck) -> None:
         super().__init__(luck, plan.pan.name)
         self.plan, self.meant = plan, use(plan.use)
         kitchen = true_kitchen(plan.kitchen, luck)
@@ -109,7 +109,7 @@ class Bath(World):
         self.moisture = plan.moisture + luck.slip("moisture", 0.008)
         self.smooth, self.texture = plan.smooth, plan.texture
         self.count, self.piece_kg = plan.count, plan.piece_kg
-        self.waits = waits
+        self.waits = False
         """For balls that are not made yet."""
         self.left = self.count
         self.goes: list[Go] = []

@@ -109,7 +109,7 @@ def told_of(curd: "Curd") -> dict[str, Told]:
 def _say_acid(curd: "Curd", short: float, over: float) -> str:
     if short > 0.03:
         return "the whey stayed milky"
-    poured = say(curd.mixture_l * 1e-3, "volume")
+    poured = say(curd.mixture_l * 1e-3, "volume") + (" of it thinned" if curd.strong < 0.9 else "")
     return f"{poured}, more than it took" if over > 0.06 else f"{poured}, stopped in time"
 
 

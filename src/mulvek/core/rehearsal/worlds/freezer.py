@@ -69,10 +69,10 @@ class Freeze(World):
         Edit(act="look", how="none", says="The door left shut"),
     )
 
-    def __init__(self, plan: FreezePlan, luck: Luck, waits: bool = False) -> None:
+    def __init__(self, plan: FreezePlan, luck: Luck) -> None:
         super().__init__(luck, "the freezer")
         self.plan, self.mould = plan, md.mould(plan.mould)
-        self.waits = waits
+        self.waits = False
         self.room_c = plan.kitchen.room_c + luck.slip("room", 3.0)
         self.slow = luck.times("freezer", 0.18)
         self.loose = luck.times("dip", 0.2)

@@ -50,13 +50,10 @@ class Several(World):
         self.weights = {**of_vessels, **self.WEIGHTS} | ({"time": 0.5} if serve_s else {})
         self.at = 0
         """At which vessel the hands are."""
-        self.ended_s: dict[int, int] = {}
         self.alone_s = 0
         self.pressing: frozenset[int] = frozenset()
         """Vessels that cannot wait."""
         self.mark_every_s = 60 if serve_s else 15
-        for i, vessel in enumerate(self.vessels):
-            vessel.luck = replace(luck, seed=(luck.seed * 31 + i) % 2**31, first_bell_s=10**9)
 
     # -- what it is ----------------------------------------------------------------------------------
 
@@ -76,40 +73,25 @@ class Several(World):
             return None
         return self.vessels[act.of].hand(act)
 
-    def act(self, act: Act) -> bool:
-        if self.done or self.hand(act) is None:
-            return False
-        vessel = self.vessels[act.of]
-        before = vessel.standing_s
-        if not vessel.act(act):
-            return False
-        self.acts.append(act)
-        self.at = act.of
-        self.standing_s += vessel.standing_s - before
-        self.busy_s = max(self.busy_s, vessel.busy_s)
-        self._end(act.of)
-        return True
-
     def _do(self, act: Act) -> None:
-        raise NotImplementedError
+        self.vessels[act.of].act(act)
+        self.at = act.of
+        self._hand_on(act.of)
 
-    def _end(self, i: int) -> None:
-        if self.vessels[i].done and i not in self.ended_s:
-            self.ended_s[i] = self.at_s
+    def _over(self, hand: Hand) -> bool:
+        return all(vessel.done for vessel in self.vessels)
+
+    def _hand_on(self, i: int) -> None:
+        """What a vessel that is done gave, to what waits for it."""
+        if self.vessels[i].done:
             for link in self.links:
                 if link.of == i:
                     hand_over(self.vessels[i], self.vessels[link.to])
-        if all(v.done for v in self.vessels):
-            self.done = True
-            self._mark()
 
     def _pass(self) -> None:
-        for i, vessel in enumerate(self.vessels):
-            if vessel.done:
-                continue
-            if self.at_s % vessel.TICK_S == 0:
+        for vessel in self.vessels:
+            if not vessel.done and self.at_s % vessel.TICK_S == 0:
                 vessel.step()
-                self._end(i)
         if self.at_s % LOOKS_EVERY_S == 0:
             self.pressing = frozenset(
                 i
@@ -165,7 +147,6 @@ class Several(World):
     def copy(self) -> Self:
         other = super().copy()
         other.vessels = tuple(vessel.copy() for vessel in self.vessels)
-        other.ended_s = dict(self.ended_s)
         return other
 
     def truths(self) -> list[str]:

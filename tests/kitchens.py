@@ -9,6 +9,9 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
 
+from sqlalchemy import Engine
+from sqlalchemy.dialects.sqlite.pysqlite import SQLiteDialect_pysqlite
+from sqlalchemy.util import LRUCache
 from werkzeug.routing import Rule
 from werkzeug.serving import make_server
 
@@ -27,6 +30,20 @@ def _writer_when_asked(self: Rule, append_unknown: bool = True) -> Callable[...,
 
 
 Rule._compile_builder = _writer_when_asked  # type: ignore[method-assign]
+
+_statements: LRUCache[Any, Any] = LRUCache(2000)
+_new_engine = Engine.__init__
+
+
+def _with_statements(self: Engine, *args: Any, **more: Any) -> None:
+    """What a statement is in SQLite's words is worked out once for all kitchens of a run, not in each anew."""
+    _new_engine(self, *args, **more)
+    self._compiled_cache = _statements
+
+
+Engine.__init__ = _with_statements  # type: ignore[method-assign]
+SQLiteDialect_pysqlite.__eq__ = lambda self, other: type(self) is type(other)  # type: ignore[method-assign]
+SQLiteDialect_pysqlite.__hash__ = lambda self: hash(type(self))  # type: ignore[method-assign]
 
 EPOCH_S = 1_800_000_000.0
 """When the kitchens of the tests were made."""

@@ -33,7 +33,7 @@ for _found in pkgutil.walk_packages(mulvek.__path__, "mulvek."):
         importlib.import_module(_found.name)
 
 often = settings(
-    max_examples=sized(250, 50_000),
+    max_examples=sized(150, 50_000),
     deadline=None,
     derandomize=not sizes.full,  # CI tries the same ones each time; --full tries new ones
     suppress_health_check=[HealthCheck.filter_too_much],

@@ -31,6 +31,7 @@ from mulvek.core.errors import BadInput, Impossible
 from mulvek.core.planning.sweets.library import library
 from mulvek.core.ranges import Range
 from tests.days import HOBS, NIGHT, POTS, SUPPER, at, forecast, job, small_days, supper
+from tests.sizes import sized
 
 
 @cache
@@ -158,7 +159,7 @@ def test_the_checker_misses_no_task_and_no_full_fridge():
     assert any(fault.startswith("hands") for fault in faults(seated, plan))
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=sized(8, 100), deadline=None)
 @given(small_days())
 def test_whatever_is_planned_passes_the_checker(day: Day):
     plans = list(improve(day, 1, 2))
@@ -181,7 +182,7 @@ def test_blocks_hold_every_task_once_and_stand_in_their_order(day: Day):
             assert all(where[wait.task] <= where[task.key] for wait in task.after)
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=sized(20, 100), deadline=None)
 @given(small_days(), st.integers(0, 2**20), st.integers(1, 90))
 def test_a_day_that_slips_keeps_its_past_and_never_wants_more_hands(day: Day, pick: int, over: int):
     plan = pack(day)
@@ -205,7 +206,7 @@ def test_a_day_that_slips_keeps_its_past_and_never_wants_more_hands(day: Day, pi
         assert "hands" not in kinds  # a wait that goes on wants nobody
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=sized(12, 100), deadline=None)
 @given(small_days(), st.integers(0, 2**20), st.integers(1, 90))
 def test_the_rest_of_a_day_worked_out_anew_keeps_what_is_past(day: Day, pick: int, over: int):
     plan = pack(day)

@@ -45,7 +45,7 @@ def plans_of(day: Day, before: Plan, work: float, **more) -> list[Plan]:
     return [plan for plan in found if isinstance(plan, Plan)]
 
 
-@settings(max_examples=sized(12, 500), deadline=None)
+@settings(max_examples=sized(6, 500), deadline=None)
 @given(small_days())
 def test_solver_packer_and_checker_read_one_table(day: Day):
     """What the packer placed is a plan of the model, at the same cost; whatever the solver finds passes the checker."""
@@ -64,7 +64,7 @@ def test_solver_packer_and_checker_read_one_table(day: Day):
         least = min(least, cost(day, plan))
 
 
-@settings(max_examples=sized(4, 120), deadline=None)
+@settings(max_examples=sized(3, 120), deadline=None)
 @given(small_days())
 def test_more_to_cook_with_is_never_worse(day: Day):
     """Where both are proved, one more burner, or one more pan to watch, costs no more."""
@@ -156,7 +156,7 @@ def test_a_plan_of_one_sweet_is_proved_to_be_the_calmest():
 # -- by hand ----------------------------------------------------------------------------------------------------------
 
 
-@settings(max_examples=sized(15, 300), deadline=None)
+@settings(max_examples=sized(8, 300), deadline=None)
 @given(small_days(), st.integers(0, 2**20), st.integers(-90, 90), st.integers(0, 1))
 def test_a_step_that_is_moved_stays_there_and_the_rest_makes_room(day: Day, pick: int, by: int, hob: int):
     before = pack(day)

@@ -6,7 +6,7 @@ from typing import Any
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, WALK, box, clean, clean_in_both, later, pick
+from tests.ui.hands import SIZES, WALK, box, clean_in_both, later, pick
 from tests.ui.test_caramel import off_all
 from tests.ui.test_sweets import begin, write
 from tests.web.test_instruments import ask
@@ -190,7 +190,7 @@ def test_one_chhena_for_two_sweets_to_counted_pieces(page: Page, kitchen_url: st
     expect(syrups).to_have_count(3)  # of both, and of the tea's
 
 
-@BOTH
+@WALK
 def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, size: str):
     """A third too little is left: all that goes in after it is less, and so are the sticks; and undone it is as planned."""
     url = kitchen_url
@@ -207,9 +207,10 @@ def test_a_kulfi_whose_base_came_off_late(page: Page, kitchen_url: str, clock, s
     expect(page.locator(".ends")).to_contain_text(f"{after['told_pieces']['likely']:.0f}")
     sugar = next(r for r in after["rows"] if "sugar" in r["name"])
     expect(page.get_by_role("list", name="The weighing list")).to_contain_text(f"{sugar['grams']:.0f} g")
-    if size == "desk":
-        expect(page.get_by_role("list", name=re.compile("^into it")).last).to_be_visible()
-    clean(page)
+    clean_in_both(page)
+    page.set_viewport_size(SIZES["desk"])
+    expect(page.get_by_role("list", name=re.compile("^into it")).last).to_be_visible()
+    page.set_viewport_size(SIZES[size])
     happens(url, pan, kind="undo", event_id=batch(url, pan)["undo_id"])
     expect(page.locator(".ends")).to_contain_text(f"{before['told_kg']['likely'] * 1e3:.0f} g")
 
@@ -234,7 +235,7 @@ def test_what_is_to_buy_is_ticked_off(page: Page, kitchen_url: str, clock, size:
     assert boxes.first.bounding_box()["height"] >= 40
 
 
-@BOTH
+@WALK
 def test_what_is_in_the_cupboard_is_taken_off_what_is_to_buy(page: Page, kitchen_url: str):
     planned(page, "kalakand", {"url": kitchen_url, "want": "24", "name": "Kalakand on Sunday"})
     page.goto(kitchen_url + "/larder")
@@ -256,7 +257,7 @@ def test_what_is_in_the_cupboard_is_taken_off_what_is_to_buy(page: Page, kitchen
     expect(cupboard.get_by_role("listitem").filter(has_text=milk)).to_contain_text("counted")
     expect(wanted.locator("b")).not_to_have_text(before)
     expect(wanted).to_contain_text("there already")
-    clean(page)
+    clean_in_both(page)
     cupboard.get_by_role("button", name=f"Stop counting {milk}").click()
     expect(wanted.locator("b")).to_have_text(before)
 

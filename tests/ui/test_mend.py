@@ -4,14 +4,14 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, SIZES, WALK, clean
+from tests.ui.hands import BOTH, SIZES, WALK, clean, clean_in_both
 from tests.web.test_instruments import ask
 
 RABRI = 3
 """The boathouse's rabri that stayed on too long."""
 
 
-@BOTH
+@WALK
 def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     page.goto(f"{kitchen_url}/book/{RABRI}")
     page.get_by_role("button", name="too thick", exact=True).click()
@@ -25,9 +25,10 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     expect(why.first.get_by_role("img")).to_have_attribute("aria-label", re.compile("of 5"))
     expect(page.get_by_label("The record")).to_contain_text("gave 742 g")
     expect(page.get_by_label("What to ask and to do")).to_contain_text("of milk, warm, a spoon at a time")
-    clean(page)
-    if size == "desk":  # a thread from the scale to the cause it speaks for
-        expect(page.locator(".threads path.first")).to_have_count(1)
+    clean_in_both(page)
+    page.set_viewport_size(SIZES["desk"])  # a thread from the scale to the cause it speaks for
+    expect(page.locator(".threads path.first")).to_have_count(1)
+    page.set_viewport_size(SIZES[size])
     page.get_by_role("button", name="Done: write it down").click()
     expect(page.get_by_role("button", name="Written down")).to_be_disabled()
     assert "65 ml of milk" in ask(f"{kitchen_url}/api/batches/{RABRI}")["log"][0]["text"]
@@ -46,7 +47,7 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     expect(lines).to_have_count(3)  # with the two that the boathouse owned up to
     expect(lines.filter(has_text="Rabri, first try")).to_contain_text("Too thick once it is cold")
     expect(page.get_by_role("heading", name=re.compile(r"^[A-Z][a-z]+ \d{4}$"))).to_have_count(1)
-    clean(page)
+    clean_in_both(page)
     page.get_by_role("link", name="hung curd", exact=True).click()
     expect(lines).to_contain_text("Hung curd for shrikhand")
     expect(page).to_have_url(re.compile("only=strain"))
@@ -55,7 +56,7 @@ def test_from_the_log_to_the_next_plan(page: Page, kitchen_url: str, size: str):
     said = page.get_by_label("From the last time")
     expect(said).to_contain_text("This time: pour it out within three minutes.")
     expect(said).to_contain_text("Rabri, first try")
-    clean(page)
+    clean_in_both(page)
     said.get_by_role("button", name="No longer").click()
     expect(said).to_have_count(0)
     page.reload()

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.ui.hands import BOTH, WALK, clean_in_both
+from tests.ui.hands import WALK, clean_in_both
 
 
 @WALK
@@ -45,7 +45,7 @@ def test_from_the_bench_to_the_account(page: Page, kitchen_url: str):
     clean_in_both(page)
 
 
-@BOTH
+@WALK
 def test_a_lesson_of_curdling_to_its_account(page: Page, kitchen_url: str, size: str):
     page.goto(kitchen_url + "/stove/rehearse")
     page.get_by_role("button", name=re.compile("Lemon: when to stop pouring")).click()
@@ -89,7 +89,7 @@ def test_a_lesson_of_curdling_to_its_account(page: Page, kitchen_url: str, size:
     expect(cell).to_contain_text("best")
 
 
-@BOTH
+@WALK
 def test_a_lesson_of_two_pans_to_its_account(page: Page, kitchen_url: str, size: str):
     page.goto(kitchen_url + "/stove/rehearse")
     page.get_by_role("button", name=re.compile("Two pans, one pair of hands")).click()

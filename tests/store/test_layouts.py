@@ -26,6 +26,12 @@ def with_how(old):
 
 
 @pytest.fixture
+def demo(tmp_path, templates):
+    """Written in the layouts of today: its template is made for other tests too."""
+    return templates.demo(tmp_path / "kitchen.sqlite3")
+
+
+@pytest.fixture
 def lifted(monkeypatch):
     monkeypatch.setattr(layouts, "LIFTS", {**layouts.LIFTS, "Reading": (in_centimetres, with_how)})
 
@@ -48,11 +54,10 @@ def test_a_newer_layout_is_not_guessed_at():
         read(Note, {"text": "soft"}, 2)
 
 
-def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(tmp_path, templates, lifted):
-    file = templates.demo(tmp_path / "kitchen.sqlite3")
-    with sqlite3.connect(file) as made:
+def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(demo, lifted):
+    with sqlite3.connect(demo) as made:
         made.execute("UPDATE event SET data = '{\"cm\": 5.2}', layout = 1 WHERE kind = 'reading'")
-    db = Database(file)
+    db = Database(demo)
     with db.writing() as session:
         Batches(session).append(6, Note("still here"), EPOCH_S, EPOCH_S)
     with db.reading() as session:
@@ -60,7 +65,7 @@ def test_old_rows_in_the_file_are_lifted_and_new_ones_say_their_layout(tmp_path,
     depths = [e.what.value for e in events if isinstance(e.what, Reading)]
     assert depths and depths == [pytest.approx(0.052)] * len(depths)
     db.close()
-    with sqlite3.connect(file) as kept:
+    with sqlite3.connect(demo) as kept:
         assert kept.execute("SELECT layout FROM event WHERE kind = 'note' AND batch_id = 6").fetchall() == [(1,)]
 
 

@@ -59,8 +59,10 @@ from mulvek.core.planning.reduce.plan import Amount
 from mulvek.core.planning.strain.draining import (
     CLOTHS,
     KEEPS_WATER,
+    Drain,
     Yoghurt,
     cools_to_c,
+    end_of,
     learn,
     most_whey,
     seconds_to,
@@ -70,7 +72,7 @@ from mulvek.core.planning.strain.draining import (
     time_constant_s,
     whey_for,
 )
-from mulvek.core.planning.strain.forecast import StrainPlan, strain
+from mulvek.core.planning.strain.forecast import StrainPlan, drain_lesson, hanging_s, strain
 from mulvek.core.planning.strain.reasons import strain_reasons
 from mulvek.core.properties.density import density_kg_m3
 from mulvek.core.properties.steam import (
@@ -599,3 +601,42 @@ def test_one_thermometer_reading_corrects_the_cooling():
     for celsius in (10.0, 120.0):
         with pytest.raises(BadInput):
             cools_by(plan(), 240.0, celsius)
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    slow=st.floats(0.6, 1.8),
+    hours=st.lists(st.floats(0.5, 16), min_size=1, max_size=5, unique=True),
+    cloth=st.sampled_from(list(CLOTHS)),
+    bags=st.integers(1, 3),
+)
+def test_a_hanging_says_how_slow_its_cloth_is(slow, hours, cloth, bags):
+    """Whey that leaves by the law at another pace is read back as that pace, whatever cloth, bags and times."""
+    plan = hang(cloth=cloth, bags=bags)
+    most = strain(plan).most_whey_kg
+    whey = [(h * 3600, most * share_after(h * 3600, plan.table_tau_s * slow)) for h in sorted(hours)]
+    told = drain_lesson(plan, whey)
+    tells = [kg for _, kg in whey if 0.05 <= kg / most <= 0.95]
+    assert (told is None) == (not tells)
+    if told is not None:
+        assert told == pytest.approx(math.log(slow), abs=1e-6)
+
+
+def test_a_wild_weighing_on_the_way_is_outweighed_by_the_rest():
+    plan = hang()
+    most, tau = strain(plan).most_whey_kg, plan.table_tau_s
+    true = [(h * 3600, most * share_after(h * 3600, tau)) for h in (2, 4, 8)]
+    early = [(900.0, most * 0.06), *true]  # a quarter of an hour, and the cloth was wrung
+    assert abs(drain_lesson(plan, early)) < 0.4 * abs(drain_lesson(plan, early[:1]))
+
+
+@given(ln=st.floats(-0.5, 0.6), sd=st.floats(0.1, 0.35))
+def test_a_learned_cloth_moves_hours_alone_and_each_way_of_asking_agrees(ln, sd):
+    plain, learned = hang(), hang(drain=Drain(ln, sd, 3))
+    a, b = strain(plain), strain(learned)
+    assert b.seconds.likely == pytest.approx(a.seconds.likely * math.exp(ln), rel=1e-9)
+    assert (b.whey_kg, b.total_solids, b.most_whey_kg) == (a.whey_kg, a.total_solids, a.most_whey_kg)
+    assert b.seconds.high / b.seconds.low == pytest.approx((a.seconds.high / a.seconds.low) ** (sd / 0.35), rel=1e-6)
+    parts, end = plain.yoghurt.parts, end_of("shrikhand")
+    assert hanging_s(parts, 1.0, end, 5.0, learned.drain).likely == pytest.approx(b.seconds.likely, rel=1e-9)
+    assert hanging_s(parts, 1.0, end, 5.0).likely == pytest.approx(a.seconds.likely, rel=1e-9)

@@ -8,6 +8,7 @@ from ..core.equipment.kitchen import Kept, Kitchen
 from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
 from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.strain.draining import Drain
 from ..core.planning.sweets.formula import Sweet
 from ..core.planning.sweets.steps import Pace
 
@@ -41,6 +42,9 @@ class NoLarder:
 
     def curd_yield(self, milk_id: int) -> tuple[float, int]:
         return 0.0, 0
+
+    def drain(self, cloth: str) -> Drain:
+        return Drain()
 
     def pace(self, sweet: str, step: str) -> Pace | None:
         return None

@@ -1,6 +1,7 @@
 """What a batch has come to, kept in columns beside its log: whether it is finished, what it teaches, and its line in the
 Book. Worked out again after each event that can change it, undo included."""
 
+from collections.abc import Mapping
 from dataclasses import asdict, replace
 from typing import TYPE_CHECKING, Any
 
@@ -19,7 +20,9 @@ from ..core.batch.summary import summary
 from ..core.batch.sweet_run import SweetState
 from ..core.batch.timed import timed_steps
 from ..core.planning.reduce.plan import Rate
+from ..core.planning.strain.forecast import StrainPlan
 from .tables import BatchRow, LessonRow
+from .teaching import DRAIN
 
 if TYPE_CHECKING:
     from .batches import Batch
@@ -54,7 +57,9 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
     row.finished = state.finished
     _keep_what_it_teaches(row, batch, state, now_s)
     if isinstance(state, SweetState):
-        _keep_timed_steps(session, batch, state)
+        _keep_lessons(session, batch, _timed(batch, state))
+    if isinstance(batch.plan, StrainPlan):
+        _keep_lessons(session, batch, {} if state.drain_ln is None else {DRAIN + batch.plan.cloth: state.drain_ln})
     told = line_of(batch, state)
     if row.summary != told:
         row.summary = told
@@ -77,10 +82,13 @@ def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:
     return syrup_of(counted, told, state.done) | left_of(counted, told)
 
 
-def _keep_timed_steps(session: Session, batch: "Batch", state: SweetState) -> None:
+def _timed(batch: "Batch", state: SweetState) -> Mapping[str, float]:
     """Of a sweet that is made, and was made here: one on paper was not timed."""
     made = state.done and not state.given_up and "told" not in batch.forecast
-    taught = timed_steps(batch.plan.sweet, state) if made else {}
+    return timed_steps(batch.plan.sweet, state) if made else {}
+
+
+def _keep_lessons(session: Session, batch: "Batch", taught: Mapping[str, float]) -> None:
     kept = {row.key: row for row in session.scalars(select(LessonRow).where(LessonRow.batch_id == batch.id))}
     for key, row in kept.items():
         if key not in taught:

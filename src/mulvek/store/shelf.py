@@ -12,7 +12,9 @@ from sqlalchemy.orm import Session
 
 from ..core.batch.effects import Learned
 from ..core.batch.learning import (
+    drain_of,
     judge_thickness,
+    learned_drains,
     learned_hands,
     learned_rates,
     learned_yields,
@@ -26,6 +28,7 @@ from ..core.equipment.kitchen import Kept, Kitchen
 from ..core.equipment.pans import Pan
 from ..core.errors import NotFound
 from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.strain.draining import Drain
 from ..core.planning.sweets.formula import Sweet
 from ..core.planning.sweets.steps import Pace
 from .larder import Larder
@@ -51,6 +54,8 @@ class Shelf:
     judged: Thickness
     curds: Learned
     """What weighed curds taught of each milk."""
+    cloths: Learned
+    """What weighed hangings taught of each cloth."""
     hands: Learned
     """What timed steps taught."""
     house: Mapping[int, Kept[Material]]
@@ -77,6 +82,9 @@ class Shelf:
         """ln of true ÷ told curd of a milk, and from how many weighed batches."""
         belief = self.curds.of(yield_effects(milk_id))
         return belief.ln_mean, belief.batches
+
+    def drain(self, cloth: str) -> Drain:
+        return drain_of(self.cloths, cloth)
 
     def pace(self, sweet: str, step: str) -> Pace | None:
         return pace_of(self.hands, f"{sweet}.{step}")
@@ -106,6 +114,7 @@ def read_shelf(session: Session) -> Shelf:
         rates={n: learned_rates(burners[n], found) for n, found in taught.rates(burners).items() if n in burners},
         judged=judge_thickness(Thickness(), taught.verdicts()),
         curds=learned_yields(taught.yields()),
+        cloths=learned_drains(taught.drains()),
         hands=learned_hands(taught.steps()),
         house={kept.id: kept for kept in ingredients},
         own_sweets={kept.key: kept.sweet for kept in Recipes(session).all()},

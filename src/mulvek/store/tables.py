@@ -116,7 +116,8 @@ class LastWordsRow(Base):
 
 
 class LessonRow(Base):
-    """What a finished sweet taught of a step by hand, by "sweet.step": ln of taken ÷ told by the table."""
+    """What a finished sweet taught of a step by hand, by "sweet.step", or a hanging of its cloth, by "drain:muslin": ln of
+    taken ÷ told by the table."""
 
     __tablename__ = "lesson"
     batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), primary_key=True)

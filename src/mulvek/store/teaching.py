@@ -9,11 +9,13 @@ from typing import Any, Literal
 from sqlalchemy import ColumnElement, select
 from sqlalchemy.orm import Session
 
-from ..core.batch.learning import LOOKED_AT, RateLesson, StepLesson, YieldLesson
+from ..core.batch.learning import LOOKED_AT, DrainLesson, RateLesson, StepLesson, YieldLesson
 from ..core.errors import NotFound
 from .tables import BatchRow, KitchenRow, LearningWindowRow, LessonRow, MilkRow
 
-Family = Literal["rate", "yield", "step", "thickness"]
+Family = Literal["rate", "yield", "drain", "step", "thickness"]
+DRAIN = "drain:"
+"""What a hanging taught is kept by its cloth, beside the steps of sweets."""
 STEPS_LOOKED_AT = 400
 
 
@@ -84,15 +86,25 @@ class Teaching:
         return tuple(YieldLesson(batch, milk, ln_ratio) for _, batch, milk, ln_ratio in sorted(rows))
 
     def steps(self) -> tuple[StepLesson, ...]:
+        rows = self._kept(~LessonRow.key.startswith(DRAIN), STEPS_LOOKED_AT)
+        return tuple(StepLesson(batch, key, ln) for at_s, batch, key, ln in rows if self._open("step", key, at_s))
+
+    def drains(self) -> tuple[DrainLesson, ...]:
+        """Of all cloths together, oldest first."""
+        rows = self._kept(LessonRow.key.startswith(DRAIN), LOOKED_AT)
+        found = [(at_s, batch, key.removeprefix(DRAIN), ln) for at_s, batch, key, ln in rows]
+        return tuple(DrainLesson(batch, of, ln) for at_s, batch, of, ln in found if self._open("drain", of, at_s))
+
+    def _kept(self, of: ColumnElement[bool], most: int) -> list[tuple[float, int, str, float]]:
+        """Of the newest batches: when each began, its number, the lesson's key and what it says, oldest first."""
         rows = self.session.execute(
-            select(BatchRow.id, BatchRow.created_at, LessonRow.key, LessonRow.ln_ratio)
+            select(BatchRow.created_at, BatchRow.id, LessonRow.key, LessonRow.ln_ratio)
             .join(BatchRow, BatchRow.id == LessonRow.batch_id)
-            .where(~BatchRow.left_out)
+            .where(of, ~BatchRow.left_out)
             .order_by(LessonRow.batch_id.desc())
-            .limit(STEPS_LOOKED_AT)
+            .limit(most)
         )
-        found = sorted((at_s, batch, key, ln) for batch, at_s, key, ln in rows if self._open("step", key, at_s))
-        return tuple(StepLesson(batch, key, ln) for _, batch, key, ln in found)
+        return sorted((at_s, batch, key, ln) for at_s, batch, key, ln in rows)
 
     def verdicts(self) -> dict[str, int]:
         """How batches turned out cold, and how often."""

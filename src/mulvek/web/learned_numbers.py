@@ -13,12 +13,15 @@ from sqlalchemy.orm import Session
 from ..core.batch.learning import (
     COOK_SD,
     CURD_SD,
+    DRAINED_SD,
     HANDS_SD,
     MILK_SD,
     SCALE_SD,
     STEP_SD,
     TIMED_SD,
+    drain_effects,
     judge_thickness,
+    learned_drains,
     learned_hands,
     learned_rates,
     learned_yields,
@@ -32,6 +35,7 @@ from ..core.equipment.burners import FLAMES
 from ..core.errors import KitchenError
 from ..core.planning.reduce.hearth import Hearth, steam_rate_kg_s
 from ..core.planning.reduce.plan import Rate, Thickness
+from ..core.planning.strain.draining import CLOTHS, TAU_LN_SD
 from ..core.planning.sweets.library import library
 from ..core.planning.sweets.steps import by_hand
 from ..core.properties.density import density_kg_m3
@@ -48,7 +52,7 @@ from ..wire.learned import (
     measures,
 )
 
-NEWEST_PLANS = 60
+NEWEST_PLANS, NEWEST_HUNG = 60, 20
 MOST_LEFT_OUT = 40
 USUAL_MILK = "full-cream"
 THIRD = 1 / 3
@@ -63,6 +67,8 @@ def is_known(family: str, key: str, shelf: Shelf) -> bool:
             return things and int(burner) in shelf.burners and int(pan) in shelf.pans
         case "yield", [milk]:
             return milk.isdecimal() and int(milk) in shelf.milks
+        case "drain", [of]:
+            return of in CLOTHS
         case "step", [sweet, *step]:
             known = {**library(), **shelf.own_sweets}.get(sweet)
             return known is not None and any(".".join(step) in by_hand(school) for school in known.schools.values())
@@ -80,9 +86,10 @@ class KitchenLearned:
         self.teaching = Teaching(session)
         self.rates = self.teaching.rates(shelf.burners)
         self.yields = self.teaching.yields()
+        self.drains = self.teaching.drains()
         self.steps = self.teaching.steps()
         taught = {x.batch for lessons in self.rates.values() for x in lessons}
-        taught |= {x.batch for x in self.yields} | {x.batch for x in self.steps}
+        taught |= {x.batch for lessons in (self.yields, self.drains, self.steps) for x in lessons}
         rows = session.execute(select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(BatchRow.id.in_(taught)))
         self.named = {number: (name, at_s) for number, name, at_s in rows}
 
@@ -93,6 +100,7 @@ class KitchenLearned:
     def numbers(self) -> Iterator[LearnedOut]:
         yield from self._rates()
         yield from self._yields()
+        yield from self._drains()
         yield from self._steps()
 
     def _rates(self) -> Iterator[LearnedOut]:
@@ -151,6 +159,21 @@ class KitchenLearned:
             mine = [(x.batch, x.ln_ratio) for x in self.yields if x.milk == milk]
             yield learned_out(number, learned, mine, self.named, self._window("yield", str(milk)))
 
+    def _drains(self) -> Iterator[LearnedOut]:
+        learned = learned_drains(self.drains)
+        there = {x.cloth for x in self.drains}.union(self._owned("drain"))
+        for of in (cloth for cloth in CLOTHS if cloth in there):
+            number = Number(
+                family="drain",
+                key=of,
+                name=_cloth(of),
+                effects=drain_effects(of),
+                seen_sd=DRAINED_SD,
+                table_sd=TAU_LN_SD,
+            )
+            mine = [(x.batch, x.ln_ratio) for x in self.drains if x.cloth == of]
+            yield learned_out(number, learned, mine, self.named, self._window("drain", of))
+
     def _steps(self) -> Iterator[LearnedOut]:
         learned = learned_hands(self.steps)
         for step in sorted({x.step for x in self.steps}.union(self._owned("step"))):
@@ -187,10 +210,27 @@ class KitchenLearned:
         for milk, uses in curdled.items():
             sd = learned_yields(self.yields).of(yield_effects(milk)).ln_sd
             yield Candidate(how="weigh-curd", key=str(milk), name=self.shelf.milks[milk].name, ln_sd=sd, seen_sd=CURD_SD, uses=uses)  # fmt: skip
+        yield from self._hung()
         timed = Counter(x.step for x in self.steps)
         for step, uses in timed.items():
             sd = learned_hands(self.steps).of(step_effects(step)).ln_sd
             yield Candidate(how="time-step", key=step, name=_step_name(step, self.shelf), ln_sd=sd, seen_sd=TIMED_SD, uses=uses)  # fmt: skip
+
+    def _hung(self) -> Iterator[Candidate]:
+        """Cloths that the newest hangings were planned in."""
+        cloth = BatchRow.plan["cloth"].as_string()
+        newest = (
+            select(cloth.label("cloth"))
+            .where(BatchRow.kind == "strain")
+            .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
+            .limit(NEWEST_HUNG)
+            .subquery()
+        )
+        learned = learned_drains(self.drains)
+        for of, uses in self.session.execute(select(newest.c.cloth, func.count()).group_by(newest.c.cloth)).all():
+            if of in CLOTHS:
+                sd = learned.of(drain_effects(of)).ln_sd
+                yield Candidate(how="weigh-hung", key=of, name=_cloth(of), ln_sd=sd, seen_sd=DRAINED_SD, uses=uses)
 
     def _untimed(self, boiled: Counter[tuple[int, int, Any]]) -> Iterator[Candidate]:
         """Burners that nobody timed and no batch taught: water on them tells of every pan at once."""
@@ -222,6 +262,11 @@ class KitchenLearned:
             next=measures(ranked(self.candidates())),
             left_out=[LeftOutOut(batch=n, name=name, at_s=at_s) for n, name, at_s in out],
         )
+
+
+def _cloth(key: str) -> str:
+    """As it is said on the screen."""
+    return f"a {key.replace('-', ' ')}" if key != "paper" else "a paper filter"
 
 
 def _step_name(step: str, shelf: Shelf) -> str:

@@ -25,7 +25,7 @@ from ..core.planning.curdle.forecast import (
 from ..core.planning.curdle.fruit import FRUITS
 from ..core.planning.curdle.pieces import USES, Use, use
 from ..core.planning.curdle.plan import CurdlePlan
-from ..core.planning.curdle.reasons import curd_reasons
+from ..core.planning.curdle.reasons import curd_reasons, curd_rests_on
 from ..core.planning.curdle.verdict import Fault, Fit, Suits, Way
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import CLOTHS
@@ -261,6 +261,7 @@ class CurdForecastOut(Out):
     uses: list[UseOut]
     instead: InsteadOut | None
     stages: list[Stage]
+    rests_on: str
     cautions: list[Caution]
     whys: dict[str, Why]
 
@@ -299,6 +300,7 @@ class CurdForecastOut(Out):
             uses=[UseOut.of(u, f.fits[u.key]) for u in USES.values()],
             instead=InsteadOut.of(plan, f.instead) if f.instead else None,
             stages=list(f.stages),
+            rests_on=curd_rests_on(plan),
             cautions=list(f.cautions),
             whys=of_page("curdle", curd_reasons(f)),
         )

@@ -10,7 +10,7 @@ from ..core.errors import BadInput
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import KEEPS_WATER, most_whey
 from ..core.planning.strain.forecast import StrainForecast, StrainPlan
-from ..core.planning.strain.reasons import strain_reasons
+from ..core.planning.strain.reasons import hours_rest_on, strain_reasons
 from ..core.ranges import Range
 from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
@@ -66,6 +66,7 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
         seconds=seconds,
         start_c=words.start_c,
         acidity=words.acidity,
+        drain=things.drain(words.cloth),
         readings=tuple((r.minutes * 60, r.whey_g / 1e3) for r in words.readings),
     )
     most = plan.mass_kg * most_whey(plan.gel, min(KEEPS_WATER.values()))
@@ -118,6 +119,7 @@ class StrainForecastOut(Out):
     curve_high_kg: list[float]
     curve_solids: list[float]
     curve_acidity: list[float]
+    rests_on: str
     cautions: list[Caution]
     whys: dict[str, Why]
 
@@ -147,6 +149,7 @@ class StrainForecastOut(Out):
                 EndOut(key=r.end.key, name=r.end.name, low=r.end.low, high=r.end.high, seconds=r.seconds, sour=r.sour)
                 for r in f.ends
             ],
+            rests_on=hours_rest_on(plan),
             cautions=list(f.cautions),
             whys=of_page("strain", strain_reasons(f)),
         )

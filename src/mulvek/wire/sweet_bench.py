@@ -47,7 +47,7 @@ def base_of(f: SweetForecast, b: BasePlan, words: SweetIn) -> BaseOut:
         soak = f.plan.school.soak
         bench |= _curdled(soak.kind if soak and soak.kind else "kalakand")
     else:
-        bags = hung_in(b.made, b.start_kg, f.plan.kitchen)[0]
+        bags = hung_in(b.made, b.start_kg, f.plan)[0]
         bench |= {"yoghurt": b.made.of.key, "end": f"{b.total_solids * 100:g} % solids", "bags": str(bags)}
     return BaseOut(
         letter=b.made.letter,

@@ -19,6 +19,8 @@ from ..core.equipment.quantities import is_unit, parse
 from ..core.errors import BadInput
 from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Rate
+from ..core.planning.strain.draining import Drain
+from ..core.planning.strain.forecast import USUAL_CLOTH
 from ..core.planning.sweets.build import Pantry, ReadyBase, milk_of
 from ..core.planning.sweets.costs import Prices
 from ..core.planning.sweets.formula import MILK, PROPERTIES, Piece, Sweet
@@ -97,6 +99,7 @@ class Things(Protocol):
     def kitchen(self) -> Kitchen: ...
     def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
     def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
+    def drain(self, cloth: str) -> Drain: ...
     def pace(self, sweet: str, step: str) -> Pace | None: ...
 
     @property
@@ -229,6 +232,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         ),
         packs=_packs(words, shelf),
         whole_packs=words.whole_packs,
+        drain=shelf.drain(USUAL_CLOTH),
         paces={key: pace for key in by_hand(school) if (pace := shelf.pace(sweet.key, key)) is not None},
         weighed_kg=_mass(words.weighed, "weighed", milk_bulk, kitchen),
         finished_weighed_kg=_mass(words.finished, "finished", 1000.0, kitchen),

@@ -3467,6 +3467,8 @@ export interface components {
             /** Ph */
             ph: number;
             pieces: components["schemas"]["Pieces"] | null;
+            /** Rests On */
+            rests_on: string;
             /** Rinsed C */
             rinsed_c: number | null;
             /** Stages */
@@ -5420,7 +5422,7 @@ export interface components {
              * Family
              * @enum {string}
              */
-            family: "rate" | "yield" | "step" | "thickness";
+            family: "rate" | "yield" | "drain" | "step" | "thickness";
             /** Frozen */
             frozen: boolean;
             /** Key */
@@ -5855,7 +5857,7 @@ export interface components {
              * How
              * @enum {string}
              */
-            how: "weigh-reduced" | "time-burner" | "weigh-curd" | "time-step";
+            how: "weigh-reduced" | "time-burner" | "weigh-curd" | "weigh-hung" | "time-step";
             /** Key */
             key: string;
             /** Name */
@@ -6654,7 +6656,7 @@ export interface components {
              * Family
              * @enum {string}
              */
-            family: "rate" | "yield" | "step" | "thickness";
+            family: "rate" | "yield" | "drain" | "step" | "thickness";
             /**
              * From S
              * @description With anew: from then on; from now when left out
@@ -8530,6 +8532,8 @@ export interface components {
             overnight_taste: string;
             /** Place C */
             place_c: number;
+            /** Rests On */
+            rests_on: string;
             seconds: components["schemas"]["Range"];
             /** Taste */
             taste: string;

@@ -14,7 +14,7 @@ from ..errors import BadInput, Conflict
 from ..planning.curdle.forecast import CurdForecast, Pieces, Stage, curdle, pieces_of
 from ..planning.curdle.pieces import use
 from ..planning.curdle.plan import CurdlePlan
-from ..planning.strain.forecast import LONGEST_S, StrainForecast, StrainPlan, strain
+from ..planning.strain.forecast import LONGEST_S, StrainForecast, StrainPlan, drain_lesson, strain
 from ..ranges import Range
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
 from .events import (
@@ -70,6 +70,8 @@ class CurdState:
     pieces: Pieces | None
     said: str
     ln_ratio: float | None
+    drain_ln: float | None
+    """What a weighed hanging says of its cloth: ln of true ÷ table's time constant of draining."""
     given_up: bool
     paused_at_s: float | None
     nudges: tuple[Nudge, ...]
@@ -148,6 +150,7 @@ def curd_state(log: Log, now_s: float) -> CurdState:
         pieces=pieces,
         said=difference(plan, curded, told, weighed) if weighed is not None else "",
         ln_ratio=math.log(weighed / told.likely) if weighed and not given_up else None,
+        drain_ln=_drained(log, weighed, began, ends, whey) if weighed and not given_up else None,
         given_up=given_up,
         paused_at_s=paused,
         nudges=() if given_up else attended(_nudges(steps, len(ends), paused, now_s), said),
@@ -217,6 +220,21 @@ def _growing(
         if 0 < seconds <= LONGEST_S and (found[-1][1] if found else 0.0) <= kg < plan.mass_kg:
             found.append((seconds, kg))
     return tuple(found)
+
+
+def _drained(
+    log: Log,
+    weighed: float,
+    began_s: float | None,
+    ends: Sequence[float],
+    whey: Sequence[tuple[float, float]],
+) -> float | None:
+    """By the whey weighed on the way, and by what the curd weighs when it is taken down."""
+    plan: CurdPlan = log.plan
+    if not isinstance(plan, StrainPlan) or began_s is None:
+        return None
+    down = (ends[0] - began_s, plan.mass_kg - weighed)
+    return drain_lesson(plan, [*_growing(plan, began_s, whey), down])
 
 
 def _step_ends(counted: Sequence[Event], stages: Sequence[Stage]) -> list[float]:

@@ -10,6 +10,7 @@ from functools import lru_cache
 
 from ..equipment.burners import Burner, Flame
 from ..planning.reduce.plan import Rate, Thickness
+from ..planning.strain.draining import TAU_LN_SD, Drain
 from ..planning.sweets.steps import Pace
 from .effects import Effect, Learned, Seen
 
@@ -18,6 +19,8 @@ SCALE_SD = 0.15
 BURNER_SD, LEAST_CELL_SD = 0.28, 0.05
 COOK_SD, MILK_SD, CURD_SD = 0.05, math.sqrt(0.12**2 - 0.05**2), 0.07
 """Of ln(true ÷ told) curd: the cook's hand, a milk, and one weighed batch (together the 0.12 of the curd dossier §1)."""
+HUNG_SD, CLOTH_SD, DRAINED_SD = 0.20, math.sqrt(TAU_LN_SD**2 - 0.20**2), 0.15
+"""Of ln(true ÷ told) time constant of draining: the way one hangs here, a cloth (together the table's 0.35), one hanging."""
 HANDS_SD, STEP_SD, TIMED_SD = 0.25, 0.25, 0.25
 """Of ln(taken ÷ told) of a step by hand: the cook's, one step's, and one time of it (practice; the day dossier's buffers)."""
 LOOKED_AT = 120
@@ -117,6 +120,43 @@ def learned_yields(lessons: tuple[YieldLesson, ...]) -> Learned:
 
 def yield_effects(milk: int) -> tuple[Effect, Effect]:
     return ("cook", ""), ("milk", milk)
+
+
+@dataclass(frozen=True, slots=True)
+class DrainLesson:
+    """ln of true ÷ table's time constant of one hanging in a cloth."""
+
+    batch: int
+    cloth: str
+    ln_ratio: float
+
+
+@lru_cache(maxsize=8)
+def learned_drains(lessons: tuple[DrainLesson, ...]) -> Learned:
+    """What hangings taught, oldest first: of how one hangs here (its place, its bags), and of each cloth."""
+    sds = {"hung": HUNG_SD, "cloth": CLOTH_SD}
+    return Learned.from_(
+        [Seen(x.batch, drain_effects(x.cloth), x.ln_ratio, DRAINED_SD) for x in lessons],
+        lambda effect: sds[effect[0]],
+    )
+
+
+def drain_effects(cloth: str) -> tuple[Effect, Effect]:
+    return ("hung", ""), ("cloth", cloth)
+
+
+def drain_of(learned: Learned, cloth: str) -> Drain:
+    """Of the next hanging in a cloth; the table's own while none was weighed here in any.
+
+    >>> lessons = tuple(DrainLesson(n, "muslin", math.log(r)) for n, r in enumerate((1.3, 1.2, 1.25)))
+    >>> mine, other = (drain_of(learned_drains(lessons), cloth) for cloth in ("muslin", "paper"))
+    >>> round(mine.ln_mean, 2), round(mine.ln_sd, 2), mine.batches, round(other.ln_mean, 2), other.batches
+    (0.21, 0.17, 3, 0.07, 0)
+    """
+    if not learned.used:
+        return Drain()
+    belief = learned.of(drain_effects(cloth), DRAINED_SD)
+    return Drain(belief.ln_mean, min(TAU_LN_SD, belief.next_sd), belief.batches)
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from typing import Literal
 
 from ..ranges import Z80
 
-Measure = Literal["weigh-reduced", "time-burner", "weigh-curd", "time-step"]
+Measure = Literal["weigh-reduced", "time-burner", "weigh-curd", "weigh-hung", "time-step"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

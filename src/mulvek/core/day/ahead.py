@@ -38,7 +38,7 @@ def ahead_of(f: SweetForecast, freezer_l: float = 0.0) -> tuple[Ahead, ...]:
         elif base.made.base.do == "curdle":
             found.append(Ahead(do="cloths", count=1))
         elif base.made.base.do == "hang":
-            found.append(Ahead(do="cloths", count=hung_in(base.made, base.start_kg, f.plan.kitchen)[0]))
+            found.append(Ahead(do="cloths", count=hung_in(base.made, base.start_kg, f.plan)[0]))
     if f.frozen is not None and f.plan.mould is not None:
         count = max(1, int(f.pieces.likely))
         found.append(Ahead(do="moulds", name=f.plan.mould.name, count=count, m3=f.plan.mould.volume_m3))

@@ -198,6 +198,7 @@ function mend() {
           <p class="whys">
             <WhyWord :why="f.whys.curd" :text="`why ${grams(f.curd_kg.likely)}?`" />
             <WhyWord :why="f.whys.moisture" :text="`why ${percent(f.moisture.likely)} moist?`" />
+            <span class="soft">rests on {{ f.rests_on }}</span>
           </p>
           <div class="pair">
             <CoolingChart
@@ -312,6 +313,7 @@ function mend() {
 .whys {
   display: flex;
   flex-wrap: wrap;
+  align-items: baseline;
   gap: 0 13px;
 }
 .pair {

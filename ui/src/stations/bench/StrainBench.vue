@@ -235,6 +235,7 @@ function drop(seconds: number) {
             <WhyWord :why="f.whys.time" :text="`why ${hours(f.seconds.likely)} h?`" />
             <WhyWord :why="f.whys.thick" text="why so thick?" />
             <WhyWord :why="f.whys.sour" text="why so sour?" />
+            <span class="soft">rests on {{ f.rests_on }}</span>
           </p>
           <DrainCurve
             :seconds="f.at_s"
@@ -289,6 +290,7 @@ function drop(seconds: number) {
 .whys {
   display: flex;
   flex-wrap: wrap;
+  align-items: baseline;
   gap: 0 13px;
   margin-bottom: 8px;
 }

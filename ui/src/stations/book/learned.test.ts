@@ -13,8 +13,9 @@ const told = (...numbers: LearnedNumber[]) => ({ numbers, next: [] }) as unknown
 
 describe('the numbers of a kitchen', () => {
   it('stand by family, those that have any', () => {
-    const groups = groupsOf(told(number({ family: 'step' }), number()))
-    expect(groups.map((g) => g.family)).toEqual(['rate', 'step'])
+    const cloth = number({ family: 'drain', table_kg_s: null })
+    const groups = groupsOf(told(number({ family: 'step' }), cloth, number()))
+    expect(groups.map((g) => g.family)).toEqual(['rate', 'drain', 'step'])
   })
   it('are told in grams a minute where the table knows, else in parts of it', () => {
     expect(unitOf(number())).toBeCloseTo(30)
@@ -40,15 +41,18 @@ describe('a shift', () => {
     expect(moved('rate', 0.86)).toBe('14 % slower than it was, 3 batches running')
     expect(moved('rate', 1.2)).toMatch(/^20 % quicker/)
     expect(moved('yield', 0.9)).toMatch(/^10 % less than it gave/)
+    expect(moved('drain', 1.2)).toMatch(/^20 % longer than it took/)
     expect(moved('step', 1.5)).toMatch(/^50 % longer than it took/)
   })
 })
+
+const HOWS = ['weigh-reduced', 'time-burner', 'weigh-curd', 'weigh-hung', 'time-step']
 
 describe('what to measure next', () => {
   const measure = (how: string, uses = 2) =>
     ({ how, key: '1', name: 'the pot', uses, now: 0.22, after: 0.15 }) as AllLearned['next'][number]
   it('names the thing and how it is done, whatever it is', () => {
-    for (const how of ['weigh-reduced', 'time-burner', 'weigh-curd', 'time-step']) {
+    for (const how of HOWS) {
       expect(toDo(measure(how)).what).toContain('the pot')
       expect(toDo(measure(how)).how).toMatch(/\.$/)
     }
@@ -57,10 +61,8 @@ describe('what to measure next', () => {
     expect(narrows(measure('weigh-curd'))).toBe(
       'The chhena it gives: known to ±22 %, then to ±15 %; 2 of your newest plans rest on it.',
     )
-    const said = ['weigh-reduced', 'time-burner', 'weigh-curd', 'time-step'].map((how) =>
-      narrows(measure(how)),
-    )
-    expect(new Set(said.map((words) => words.split(':')[0])).size).toBe(4)
+    const said = HOWS.map((how) => narrows(measure(how)))
+    expect(new Set(said.map((words) => words.split(':')[0])).size).toBe(HOWS.length)
     expect(narrows(measure('weigh-curd', 1))).toContain('one of your newest plans rests on it')
   })
 })

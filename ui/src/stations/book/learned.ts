@@ -14,6 +14,7 @@ export interface Group {
 const GROUPS: [Family, string, string][] = [
   ['rate', 'What your flames take off', 'g a minute'],
   ['yield', 'Chhena from your milks', '% of the table'],
+  ['drain', 'How long your cloths hang', '% of the table'],
   ['step', 'What your hands take', '% of the table'],
 ]
 export const groupsOf = (told: AllLearned): Group[] =>
@@ -64,6 +65,7 @@ export function shifted(n: LearnedNumber): string {
 export const WHENCE: Record<Family, string> = {
   rate: 'Gas low, a new hob, another season?',
   yield: 'Another supplier, thinner milk, more squeezing?',
+  drain: 'A washed cloth, a colder fridge, another yoghurt?',
   step: 'Another pair of hands, a new tool?',
   thickness: '',
 }
@@ -86,6 +88,11 @@ export function toDo(m: Measure): { what: string; how: string } {
         what: `Weigh the next chhena of ${m.name}`,
         how: 'Squeezed as always, on the scale before it is kneaded: half a minute.',
       }
+    case 'weigh-hung':
+      return {
+        what: `Weigh the next curd hung in ${m.name}`,
+        how: 'When you take it down, or its whey on the way, logged on the Stove: half a minute.',
+      }
     case 'time-step':
       return {
         what: `Time once more: ${m.name}`,
@@ -97,6 +104,7 @@ const OF_WHAT: Record<Measure['how'], string> = {
   'weigh-reduced': 'How fast it boils down',
   'time-burner': 'Its strength',
   'weigh-curd': 'The chhena it gives',
+  'weigh-hung': 'How long it hangs',
   'time-step': 'Your minutes for it',
 }
 export const narrows = (m: Measure) =>

@@ -3,12 +3,21 @@
 from ...equipment.quantities import say
 from ...why import Term, Why
 from .forecast import CurdForecast
+from .plan import CurdlePlan
 
 DOSSIER = "Mulvek’s own curd notes"
 
 
 def pct(share: float, digits: int = 1) -> str:
     return f"{share * 100:.{digits}f} %"
+
+
+def curd_rests_on(plan: CurdlePlan) -> str:
+    """What the weight of the curd rests on, in one line."""
+    n = plan.batches
+    if n == 0:
+        return "the milk’s label: weigh the chhena once and this gets sharper"
+    return f"the last {n} chhenas you weighed of this milk" if n > 1 else "the one chhena you weighed of this milk"
 
 
 def curd_reasons(f: CurdForecast) -> dict[str, Why]:

@@ -6,7 +6,7 @@ on by a law that doubles in 7 °C. Times are known to a third until a reading is
 
 import math
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -31,6 +31,16 @@ _SOUR_5, _SOUR_Q10, _SOUR_LIMIT = 0.006, 2.7, 2.2
 TAU_LN_SD = 0.35
 TOO_SOUR, SOUR, FRESH = 1.3, 1.1, 0.9
 COUNTER_S = 7200.0
+
+
+@dataclass(frozen=True, slots=True)
+class Drain:
+    """What is known of how slowly a cloth drains here: ln of true ÷ table's time constant, its sd for the next hanging,
+    and from how many. The first guess is the table's own (±35 %)."""
+
+    ln_mean: float = 0.0
+    ln_sd: float = TAU_LN_SD
+    batches: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,11 +137,35 @@ def learn(
     >>> round(math.exp(got[0]), 6)
     7.708697
     """
-    x = share_of_most
-    seen = math.log(seconds) - math.log(-math.log(1 - x)) / _POWER
-    noise = 0.01 + (scale_share**2 + (0.05 * x) ** 2) / (_POWER * (1 - x) * (-math.log(1 - x))) ** 2
+    seen, noise = _seen(seconds, share_of_most, scale_share)
     gain = variance / (variance + noise)
     return ln_tau + gain * (seen - ln_tau), (1 - gain) * variance + 0.0025
+
+
+def _seen(seconds: float, x: float, scale_share: float) -> tuple[float, float]:
+    """ln τ as whey of share ``x`` of the most says it, and its variance."""
+    seen = math.log(seconds) - math.log(-math.log(1 - x)) / _POWER
+    return seen, 0.01 + (scale_share**2 + (0.05 * x) ** 2) / (_POWER * (1 - x) * (-math.log(1 - x))) ** 2
+
+
+LEAST_SHARE, MOST_SHARE = 0.05, 0.95
+"""Of the most whey: less was hardly begun, and near the end time says nothing any more."""
+
+
+def drained_in(readings: Iterable[tuple[float, float]], scale_share: float) -> float | None:
+    """ln τ of a whole hanging, by all that was weighed of it, each by what it is worth; None where nothing tells.
+
+    :param readings: seconds since it was hung, and the whey so far as a share of the most.
+
+    >>> tau = drained_in([(3.2, 0.41)], 0.02)
+    >>> round(math.exp(tau), 2), drained_in([(90.0, 0.99)], 0.02)
+    (7.98, None)
+    """
+    seen = [_seen(s, x, scale_share) for s, x in readings if s > 0 and LEAST_SHARE <= x <= MOST_SHARE]
+    if not seen:
+        return None
+    weights = [1 / noise for _, noise in seen]
+    return sum(w * ln_tau for w, (ln_tau, _) in zip(weights, seen, strict=True)) / sum(weights)
 
 
 def cools_to_c(place_c: float, start_c: float, mass_kg: float, seconds: float) -> float:

@@ -4,7 +4,8 @@ Curd dossier §9.
 """
 
 import math
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import NDArray
@@ -21,13 +22,14 @@ from .draining import (
     ENDS,
     HEIGHT_POWER,
     KEEPS_WATER,
-    TAU_LN_SD,
     TOO_SOUR,
+    Drain,
     End,
     Hung,
     Yoghurt,
     cloth,
     cools_to_c,
+    drained_in,
     end_of,
     learn,
     most_whey,
@@ -62,6 +64,9 @@ SOURS = Caution(
 
 
 COLDEST_C, WARMEST_C = -2.0, 35.0
+USUAL_CLOTH = "muslin"
+SCALE_KG = 0.005
+"""How far off whey is weighed."""
 
 
 def gel_of(yoghurt: Composition) -> Yoghurt:
@@ -99,6 +104,8 @@ class StrainPlan:
     bags: int = 1
     readings: tuple[tuple[float, float], ...] = ()
     """(seconds since hung, whey kg) as collected."""
+    drain: Drain = field(default_factory=Drain)
+    """How this kitchen's hangings in that cloth went."""
 
     def __post_init__(self) -> None:
         cloth(self.cloth)
@@ -113,13 +120,13 @@ class StrainPlan:
             raise BadInput("end", "How long, or how thick?", "Give one of the two.")
         if not (math.isfinite(self.place_c) and COLDEST_C <= self.place_c <= WARMEST_C):
             raise BadInput("place", f"At {self.place_c:.0f} °C no curd is hung.", "Hang it in the fridge.")
-        for field, value, low, high, unit in (
+        for word, value, low, high, unit in (
             ("start_c", self.start_c, 0.0, 45.0, "°C"),
             ("acidity", self.acidity, 0.4, 1.6, "% lactic acid"),
             ("length", self.height_m, 0.005, 0.2, "m"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
-                raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+                raise BadInput(word, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
         if self.seconds is not None and not 60.0 <= self.seconds <= LONGEST_S:
             raise BadInput(
                 "time",
@@ -149,6 +156,16 @@ class StrainPlan:
     @property
     def gel(self) -> Yoghurt:
         return gel_of(self.yoghurt.parts)
+
+    @property
+    def slows(self) -> float:
+        """How much slower it drains here than through a single muslin of the table."""
+        return cloth(self.cloth) * math.exp(self.drain.ln_mean)
+
+    @property
+    def table_tau_s(self) -> float:
+        """The time constant of draining by the table alone, s."""
+        return time_constant_s(self.height_m, self.place_c, self.gel.total_solids, cloth(self.cloth))
 
 
 @dataclass(frozen=True, slots=True)
@@ -194,13 +211,13 @@ def strain(plan: StrainPlan) -> StrainForecast:
     """
     gel, mass = plan.gel, plan.mass_kg
     most = most_whey(gel, KEEPS_WATER[plan.hung])
-    ln_tau = math.log(time_constant_s(plan.height_m, plan.place_c, gel.total_solids, cloth(plan.cloth)))
-    variance = TAU_LN_SD**2
+    ln_tau = math.log(plan.table_tau_s) + plan.drain.ln_mean
+    variance = plan.drain.ln_sd**2
     for read_s, whey_read in plan.readings:
         share = whey_read / (most * mass)
         if share > 0.97:  # more than was thought possible: the limit itself moves
             most, share = whey_read / mass / 0.97, 0.97
-        ln_tau, variance = learn(ln_tau, variance, read_s, share, 0.005 / (most * mass))
+        ln_tau, variance = learn(ln_tau, variance, read_s, share, SCALE_KG / (most * mass))
     tau = Range.lognormal(math.exp(ln_tau), math.sqrt(variance))
 
     def when(end: End) -> Range | None:
@@ -279,17 +296,28 @@ def bags_for(seconds: float) -> int:
     return min(HANDY_BAGS, max(1, math.ceil(float((seconds / LONG_S) ** (3 / HEIGHT_POWER)))))
 
 
-def hanging_s(yoghurt: Composition, mass_kg: float, end: End, place_c: float) -> Range | None:
+def drain_lesson(plan: StrainPlan, readings: Sequence[tuple[float, float]]) -> float | None:
+    """ln of true ÷ table's time constant, as whey weighed on the way (s since it was hung, kg) says; None where nothing
+    tells."""
+    most_kg = most_whey(plan.gel, KEEPS_WATER[plan.hung]) * plan.mass_kg
+    ln_tau = drained_in([(s, kg / most_kg) for s, kg in readings], SCALE_KG / most_kg)
+    return None if ln_tau is None else ln_tau - math.log(plan.table_tau_s)
+
+
+def hanging_s(
+    yoghurt: Composition, mass_kg: float, end: End, place_c: float, drain: Drain | None = None
+) -> Range | None:
     """How long so much yoghurt (its make-up per kg) hangs in one muslin at ``place_c`` until ``end``, s: the figure of
-    :func:`strain`, without its curve. None when it never gets so thick.
+    :func:`strain`, without its curve. None when it never gets so thick. ``drain``: of that muslin.
 
     >>> from mulvek.core.composition.materials import material
     >>> round(hanging_s(material("yoghurt").parts, 1.0, end_of("shrikhand"), 4.0).likely / 3600, 1)
     15.9
     """
-    gel = gel_of(yoghurt)
-    tau = time_constant_s(bag_height_m(mass_kg), place_c, gel.total_solids, cloth("muslin"))
-    return _reached(gel, end, most_whey(gel, KEEPS_WATER["hung"]), Range.lognormal(tau, TAU_LN_SD))
+    gel, known = gel_of(yoghurt), drain or Drain()
+    tau = time_constant_s(bag_height_m(mass_kg), place_c, gel.total_solids, cloth(USUAL_CLOTH))
+    told = Range.lognormal(tau * math.exp(known.ln_mean), known.ln_sd)
+    return _reached(gel, end, most_whey(gel, KEEPS_WATER["hung"]), told)
 
 
 def _acid_along(plan: StrainPlan, mass: float, at: Array) -> list[float]:

@@ -1,10 +1,30 @@
 """The "why?" behind the figures of straining, with this batch's numbers."""
 
+import math
+
 from ...equipment.quantities import say
 from ...why import Term, Why
 from ..curdle.reasons import DOSSIER, pct
-from .draining import WHEY_SOLIDS
-from .forecast import StrainForecast
+from .draining import WHEY_SOLIDS, Drain
+from .forecast import StrainForecast, StrainPlan
+
+
+def _learned(drain: Drain) -> list[Term]:
+    """What this kitchen's hangings say of its cloth, where there are any."""
+    n = drain.batches
+    if not n:
+        return []
+    return [Term("τ learned here", f"{math.exp(drain.ln_mean):.2f} ×", "1 hanging" if n == 1 else f"{n} hangings")]
+
+
+def hours_rest_on(plan: StrainPlan) -> str:
+    """What the hours rest on, in one line."""
+    n, cloth = plan.drain.batches, plan.cloth.replace("-", " ")
+    if plan.readings:
+        return "the whey you weighed"
+    if n == 0:
+        return "the table of cloths: weigh the curd you take down and this gets sharper"
+    return f"your last {n} hangings in {cloth}" if n > 1 else f"your one hanging in {cloth}"
 
 
 def strain_reasons(f: StrainForecast) -> dict[str, Why]:
@@ -22,6 +42,7 @@ def strain_reasons(f: StrainForecast) -> dict[str, Why]:
                     f"{f.tau_s.likely / 3600:.1f} h",
                     f"{p.cloth.replace('-', ' ')}, {p.hung}, {p.place_c:.0f} °C",
                 ),
+                *_learned(p.drain),
                 Term("time", hours),
             ),
             source=f"{DOSSIER} §9; readings update τ as a normal belief about its logarithm",

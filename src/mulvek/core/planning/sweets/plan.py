@@ -13,7 +13,7 @@ from ...safety import keeping as kp
 from ...safety.cautions import Caution
 from ...safety.hazards import HAZARDS
 from ..reduce.hearth import Hearth
-from ..strain.draining import end_of
+from ..strain.draining import Drain, end_of
 from ..strain.forecast import LONGEST_S, bags_for, hanging_s
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
@@ -71,6 +71,8 @@ class SweetPlan:
     windows: Mapping[str, Range2] = field(default_factory=dict)
     volume_m3: float | None = None
     paces: Mapping[str, Pace] = field(default_factory=dict)
+    drain: Drain = field(default_factory=Drain)
+    """Of the muslin that its yoghurt hangs in."""
 
     def __post_init__(self) -> None:
         if self.pieces is not None and not 1 <= self.pieces <= MOST_PIECES:
@@ -207,7 +209,7 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
     iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
-    bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen)[0] for b in built.bases if _hangs(b)}
+    bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan)[0] for b in built.bases if _hangs(b)}
     loads = {BOILED: syrup.goes if syrup else 1, FRIED: fry.goes if fry else 1}
     steps = planned_steps(
         built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, loads, plan.paces
@@ -346,7 +348,7 @@ def _reckoned(
             to_boil = heat_up_s(b.start_kg * finished_kg, plan.kitchen.milk_c, into_pan_kw=power)
             times[f"base.{b.letter}"] = Range.lognormal(to_boil, plan.hearth.rate.ln_sd)
         elif _hangs(b):
-            times[f"base.{b.letter}"] = hung_in(b, b.start_kg * finished_kg, plan.kitchen)[1]
+            times[f"base.{b.letter}"] = hung_in(b, b.start_kg * finished_kg, plan)[1]
     if frozen:
         times["freeze"] = frozen.freeze_s
     if fry:
@@ -369,15 +371,18 @@ def _hangs(b: MadeBase) -> bool:
     return b.base.do == "hang" and b.ready is None
 
 
-def hung_in(b: MadeBase, kg: float, kitchen: Kitchen) -> tuple[int, Range]:
+def hung_in(b: MadeBase, kg: float, plan: SweetPlan) -> tuple[int, Range]:
     """Into how many bags so much yoghurt is best parted in the fridge, and how long they hang, s, as the Bench has it;
     what never gets so thick in there, as long as any is hung."""
     end = end_of(f"{b.parts.total_solids * 100:g} % solids")
-    whole = hanging_s(b.of.parts, kg, end, kitchen.fridge_c) if end is not None else None
-    if end is None or whole is None:
+    if end is None:
+        return 1, Range.exact(LONGEST_S)
+    place_c = plan.kitchen.fridge_c
+    whole = hanging_s(b.of.parts, kg, end, place_c, plan.drain)
+    if whole is None:
         return 1, Range.exact(LONGEST_S)
     bags = bags_for(whole.likely)
-    return bags, hanging_s(b.of.parts, kg / bags, end, kitchen.fridge_c) or whole
+    return bags, hanging_s(b.of.parts, kg / bags, end, place_c, plan.drain) or whole
 
 
 def _bought(built: Built, pantry: Pantry) -> list[str]:

@@ -10,7 +10,6 @@ from ...equipment.quantities import say
 from ...planning.strain.draining import (
     KEEPS_WATER,
     TOO_SOUR,
-    cloth,
     end_of,
     most_whey,
     share_after,
@@ -60,7 +59,7 @@ class Cloth(World):
         self.plan, self.gel = plan, gel_of(yoghurt.parts)
         self.mass_kg = plan.mass_kg
         self.most_kg = self.mass_kg * most_whey(self.gel, KEEPS_WATER[plan.hung])
-        self.slows = cloth(plan.cloth) * luck.times("cloth", 0.2)
+        self.slows = plan.slows * luck.times("cloth", 0.2)
         self.room_c = plan.kitchen.room_c + luck.slip("room", 3.0)
         self.place_c = plan.place_c if plan.place_c < CHILLED_C else self.room_c
         self.celsius = plan.start_c
@@ -202,7 +201,7 @@ class Cloth(World):
         return f"{say(self.yield_kg, 'mass')} of {self.solids * 100:.0f} % solids, {tastes(self.acidity)}"
 
     def truths(self) -> list[str]:
-        slower = self.slows / cloth(self.plan.cloth)
+        slower = self.slows / self.plan.slows
         return [
             *off_by(slower, "The cloth drained {} % slower than most.", "The cloth drained {} % faster than most."),
             f"The room had {self.room_c:.0f} °C; the yoghurt began at {self.plan.acidity + self.luck.slip('acidity', 0.05):.2f} % acid.",

@@ -10,6 +10,7 @@ from ..core.errors import BadInput
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.strain.draining import Drain
 from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.habits import HabitName
 from ..core.planning.sweets.steps import Pace
 
 
@@ -45,6 +46,9 @@ class NoLarder:
 
     def drain(self, cloth: str) -> Drain:
         return Drain()
+
+    def habit(self, name: HabitName, sweet: str) -> float:
+        return 1.0
 
     def pace(self, sweet: str, step: str) -> Pace | None:
         return None

@@ -12,6 +12,7 @@ from ..core.batch.attention import Hushed, Missed, Snoozed
 from ..core.batch.caramel_run import CaramelState
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import FaultFound, Judged, Note, Reading, Scraped, Stirred, Undo
+from ..core.batch.habit import taught_by
 from ..core.batch.kinds import KINDS
 from ..core.batch.leftovers import Beside, left_of, syrup_of, whey_of
 from ..core.batch.running import BatchState
@@ -57,7 +58,7 @@ def keep_outcome(session: Session, batch: "Batch", now_s: float) -> None:
     row.finished = state.finished
     _keep_what_it_teaches(row, batch, state, now_s)
     if isinstance(state, SweetState):
-        _keep_lessons(session, batch, _timed(batch, state))
+        _keep_lessons(session, batch, _taught(batch, state))
     if isinstance(batch.plan, StrainPlan):
         _keep_lessons(session, batch, {} if state.drain_ln is None else {DRAIN + batch.plan.cloth: state.drain_ln})
     told = line_of(batch, state)
@@ -82,10 +83,10 @@ def _beside(batch: "Batch", state: Any) -> dict[str, Beside]:
     return syrup_of(counted, told, state.done) | left_of(counted, told)
 
 
-def _timed(batch: "Batch", state: SweetState) -> Mapping[str, float]:
-    """Of a sweet that is made, and was made here: one on paper was not timed."""
+def _taught(batch: "Batch", state: SweetState) -> Mapping[str, float]:
+    """By a sweet that is made, and was made here: one on paper was not timed."""
     made = state.done and not state.given_up and "told" not in batch.forecast
-    return timed_steps(batch.plan.sweet, state) if made else {}
+    return timed_steps(batch.plan.sweet, state) | taught_by(batch.plan, state) if made else {}
 
 
 def _keep_lessons(session: Session, batch: "Batch", taught: Mapping[str, float]) -> None:

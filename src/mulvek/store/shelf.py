@@ -4,6 +4,7 @@ A plan is asked for at every drag of a word, so the shelf is kept between reques
 after something was written (``Database.kept``).
 """
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import TypeVar
@@ -13,8 +14,10 @@ from sqlalchemy.orm import Session
 from ..core.batch.effects import Learned
 from ..core.batch.learning import (
     drain_of,
+    habit_effects,
     judge_thickness,
     learned_drains,
+    learned_habits,
     learned_hands,
     learned_rates,
     learned_yields,
@@ -30,6 +33,7 @@ from ..core.errors import NotFound
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.strain.draining import Drain
 from ..core.planning.sweets.formula import Sweet
+from ..core.planning.sweets.habits import PLACES, HabitName
 from ..core.planning.sweets.steps import Pace
 from .larder import Larder
 from .recipes import Recipes
@@ -56,12 +60,16 @@ class Shelf:
     """What weighed curds taught of each milk."""
     cloths: Learned
     """What weighed hangings taught of each cloth."""
+    habits: Mapping[HabitName, Learned]
+    """What finished sweets taught of what stays behind and of what is drunk."""
     hands: Learned
     """What timed steps taught."""
     house: Mapping[int, Kept[Material]]
     """The cook's own ingredients with the material each was copied from, its pack (kg) and price."""
     own_sweets: Mapping[str, Sweet]
     """The cook's own sweets by key."""
+    begun_with: float | None = None
+    """Times the table of the habit that a sweet under way was begun with."""
 
     def kitchen(self) -> Kitchen:
         return self.place
@@ -85,6 +93,13 @@ class Shelf:
 
     def drain(self, cloth: str) -> Drain:
         return drain_of(self.cloths, cloth)
+
+    def habit(self, name: HabitName, sweet: str) -> float:
+        """How many times the table it is with this sweet; of one under way, what it was begun with. The cook's own sweets
+        hold her hands in their numbers already."""
+        if self.begun_with is not None or sweet in self.own_sweets:
+            return self.begun_with or 1.0
+        return math.exp(self.habits[name].of(habit_effects(sweet)).ln_mean)
 
     def pace(self, sweet: str, step: str) -> Pace | None:
         return pace_of(self.hands, f"{sweet}.{step}")
@@ -115,6 +130,7 @@ def read_shelf(session: Session) -> Shelf:
         judged=judge_thickness(Thickness(), taught.verdicts()),
         curds=learned_yields(taught.yields()),
         cloths=learned_drains(taught.drains()),
+        habits={name: learned_habits(name, taught.habits(name)) for name in PLACES},
         hands=learned_hands(taught.steps()),
         house={kept.id: kept for kept in ingredients},
         own_sweets={kept.key: kept.sweet for kept in Recipes(session).all()},

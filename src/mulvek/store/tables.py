@@ -116,8 +116,8 @@ class LastWordsRow(Base):
 
 
 class LessonRow(Base):
-    """What a finished sweet taught of a step by hand, by "sweet.step", or a hanging of its cloth, by "drain:muslin": ln of
-    taken ÷ told by the table."""
+    """What a finished sweet taught of a step by hand, by "sweet.step", or of what stays behind and is
+    drunk, by "loss:kulfi"; or a hanging of its cloth, by "drain:muslin": ln of true ÷ told by the table."""
 
     __tablename__ = "lesson"
     batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), primary_key=True)

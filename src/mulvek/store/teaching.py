@@ -9,13 +9,14 @@ from typing import Any, Literal
 from sqlalchemy import ColumnElement, select
 from sqlalchemy.orm import Session
 
-from ..core.batch.learning import LOOKED_AT, DrainLesson, RateLesson, StepLesson, YieldLesson
+from ..core.batch.learning import LOOKED_AT, DrainLesson, HabitLesson, RateLesson, StepLesson, YieldLesson
 from ..core.errors import NotFound
+from ..core.planning.sweets.habits import HabitName
 from .tables import BatchRow, KitchenRow, LearningWindowRow, LessonRow, MilkRow
 
-Family = Literal["rate", "yield", "drain", "step", "thickness"]
+Family = Literal["rate", "yield", "drain", "loss", "uptake", "step", "thickness"]
 DRAIN = "drain:"
-"""What a hanging taught is kept by its cloth, beside the steps of sweets."""
+"""What a hanging taught is kept by its cloth, beside the steps of sweets; what a sweet taught, by its habit and its key."""
 STEPS_LOOKED_AT = 400
 
 
@@ -86,14 +87,22 @@ class Teaching:
         return tuple(YieldLesson(batch, milk, ln_ratio) for _, batch, milk, ln_ratio in sorted(rows))
 
     def steps(self) -> tuple[StepLesson, ...]:
-        rows = self._kept(~LessonRow.key.startswith(DRAIN), STEPS_LOOKED_AT)
+        rows = self._kept(~LessonRow.key.contains(":"), STEPS_LOOKED_AT)
         return tuple(StepLesson(batch, key, ln) for at_s, batch, key, ln in rows if self._open("step", key, at_s))
 
     def drains(self) -> tuple[DrainLesson, ...]:
         """Of all cloths together, oldest first."""
-        rows = self._kept(LessonRow.key.startswith(DRAIN), LOOKED_AT)
-        found = [(at_s, batch, key.removeprefix(DRAIN), ln) for at_s, batch, key, ln in rows]
-        return tuple(DrainLesson(batch, of, ln) for at_s, batch, of, ln in found if self._open("drain", of, at_s))
+        return tuple(DrainLesson(*found) for found in self._of("drain"))
+
+    def habits(self, name: HabitName) -> tuple[HabitLesson, ...]:
+        """Of all sweets together, oldest first."""
+        return tuple(HabitLesson(*found) for found in self._of(name))
+
+    def _of(self, family: Family) -> list[tuple[int, str, float]]:
+        """Batch, key and what it says, of those that are kept as "family:key"."""
+        rows = self._kept(LessonRow.key.startswith(f"{family}:"), LOOKED_AT)
+        found = [(at_s, batch, key.partition(":")[2], ln) for at_s, batch, key, ln in rows]
+        return [(batch, key, ln) for at_s, batch, key, ln in found if self._open(family, key, at_s)]
 
     def _kept(self, of: ColumnElement[bool], most: int) -> list[tuple[float, int, str, float]]:
         """Of the newest batches: when each began, its number, the lesson's key and what it says, oldest first."""

@@ -28,7 +28,7 @@ def cooked(sweet: Batch, child: Batch, mass_kg: float, shelf: Shelf) -> BaseWeig
     late = sum(row.kg for row in run.rows if row.when == "at the end" and not row.within)
     try:
         finished = _words(sweet).model_copy(update={"finished": f"{(mass_kg + late) * 1e3:.1f} g"})
-        told = plan_sweet(read_sweet_plan(finished, shelf, {}))
+        told = plan_sweet(read_sweet_plan(finished, _as_begun(run, shelf), {}))
     except KitchenError:
         return BaseWeighed(slot="COOK", batch=child.id, mass_kg=mass_kg)
     return BaseWeighed(
@@ -133,7 +133,12 @@ def _planned(making: Batch, ready: Mapping[str, ReadyBase], shelf: Shelf, pan: i
     if ready:
         have = [HaveIn(what=of, amount=f"{base.mass_kg * 1e3:.1f} g") for of, base in ready.items()]
         more |= {"have": have, "want": ""}
-    return plan_sweet(read_sweet_plan(words.model_copy(update=more), shelf, ready))
+    return plan_sweet(read_sweet_plan(words.model_copy(update=more), _as_begun(making.plan, shelf), ready))
+
+
+def _as_begun(run: SweetRun, shelf: Shelf) -> Shelf:
+    """What this kitchen's hands are told to do stays as it was when it was begun, whatever was learned since."""
+    return replace(shelf, begun_with=run.habit.times if run.habit else 1.0)
 
 
 def _words(making: Batch) -> SweetIn:

@@ -14,14 +14,19 @@ from ..core.batch.learning import (
     COOK_SD,
     CURD_SD,
     DRAINED_SD,
+    HABIT_OF_SWEET_SD,
+    HABIT_SD,
+    HABIT_SEEN_SD,
     HANDS_SD,
     MILK_SD,
     SCALE_SD,
     STEP_SD,
     TIMED_SD,
     drain_effects,
+    habit_effects,
     judge_thickness,
     learned_drains,
+    learned_habits,
     learned_hands,
     learned_rates,
     learned_yields,
@@ -36,6 +41,7 @@ from ..core.errors import KitchenError
 from ..core.planning.reduce.hearth import Hearth, steam_rate_kg_s
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.strain.draining import CLOTHS, TAU_LN_SD
+from ..core.planning.sweets.habits import PLACES, habit_name
 from ..core.planning.sweets.library import library
 from ..core.planning.sweets.steps import by_hand
 from ..core.properties.density import density_kg_m3
@@ -69,6 +75,9 @@ def is_known(family: str, key: str, shelf: Shelf) -> bool:
             return milk.isdecimal() and int(milk) in shelf.milks
         case "drain", [of]:
             return of in CLOTHS
+        case ("loss" | "uptake") as name, [of]:
+            known = library().get(of)
+            return known is not None and any(habit_name(school) == name for school in known.schools.values())
         case "step", [sweet, *step]:
             known = {**library(), **shelf.own_sweets}.get(sweet)
             return known is not None and any(".".join(step) in by_hand(school) for school in known.schools.values())
@@ -89,7 +98,9 @@ class KitchenLearned:
         self.drains = self.teaching.drains()
         self.steps = self.teaching.steps()
         taught = {x.batch for lessons in self.rates.values() for x in lessons}
+        self.habits = {name: self.teaching.habits(name) for name in PLACES}
         taught |= {x.batch for lessons in (self.yields, self.drains, self.steps) for x in lessons}
+        taught |= {x.batch for lessons in self.habits.values() for x in lessons}
         rows = session.execute(select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(BatchRow.id.in_(taught)))
         self.named = {number: (name, at_s) for number, name, at_s in rows}
 
@@ -101,6 +112,7 @@ class KitchenLearned:
         yield from self._rates()
         yield from self._yields()
         yield from self._drains()
+        yield from self._habits()
         yield from self._steps()
 
     def _rates(self) -> Iterator[LearnedOut]:
@@ -173,6 +185,21 @@ class KitchenLearned:
             )
             mine = [(x.batch, x.ln_ratio) for x in self.drains if x.cloth == of]
             yield learned_out(number, learned, mine, self.named, self._window("drain", of))
+
+    def _habits(self) -> Iterator[LearnedOut]:
+        for name, lessons in self.habits.items():
+            learned = learned_habits(name, lessons)
+            for sweet in sorted({x.sweet for x in lessons}.union(self._owned(name))):
+                number = Number(
+                    family=name,
+                    key=sweet,
+                    name=_sweet_name(sweet, self.shelf),
+                    effects=habit_effects(sweet),
+                    seen_sd=HABIT_SEEN_SD[name],
+                    table_sd=math.hypot(HABIT_SD[name], HABIT_OF_SWEET_SD[name]),
+                )
+                mine = [(x.batch, x.ln_ratio) for x in lessons if x.sweet == sweet]
+                yield learned_out(number, learned, mine, self.named, self._window(name, sweet))
 
     def _steps(self) -> Iterator[LearnedOut]:
         learned = learned_hands(self.steps)
@@ -267,6 +294,11 @@ class KitchenLearned:
 def _cloth(key: str) -> str:
     """As it is said on the screen."""
     return f"a {key.replace('-', ' ')}" if key != "paper" else "a paper filter"
+
+
+def _sweet_name(key: str, shelf: Shelf) -> str:
+    sweet = {**library(), **shelf.own_sweets}.get(key)
+    return sweet.name if sweet else key
 
 
 def _step_name(step: str, shelf: Shelf) -> str:

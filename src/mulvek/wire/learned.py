@@ -12,7 +12,7 @@ from ..core.batch.measure_next import Measure, Worth
 from ..core.ranges import Z80, Range
 from .model import Body, Id, Out
 
-Family = Literal["rate", "yield", "drain", "step", "thickness"]
+Family = Literal["rate", "yield", "drain", "loss", "uptake", "step", "thickness"]
 
 
 class TaughtBy(Out):

@@ -34,6 +34,7 @@ def run_of(f: SweetForecast) -> SweetRun:
         told_pieces=f.pieces,
         each_kg=f.each_kg,
         stop_kg=f.stop_kg,
+        habit=f.plan.habit,
         gives_kg=gives(f.built, f.batch.finished_kg),
         cautions={word: HAZARDS[word] for word in words if word in HAZARDS},
     )

@@ -26,6 +26,7 @@ from ..core.planning.sweets.costs import Prices
 from ..core.planning.sweets.formula import MILK, PROPERTIES, Piece, Sweet
 from ..core.planning.sweets.frozen import Freezer
 from ..core.planning.sweets.fruits import with_fruit
+from ..core.planning.sweets.habits import HabitName, with_habit
 from ..core.planning.sweets.knobs import changed, chosen
 from ..core.planning.sweets.library import library, things
 from ..core.planning.sweets.plan import SweetPlan, usual_pan
@@ -100,6 +101,7 @@ class Things(Protocol):
     def rate(self, pan_id: int, burner_id: int, flame: Flame) -> Rate: ...
     def curd_yield(self, milk_id: int) -> tuple[float, int]: ...
     def drain(self, cloth: str) -> Drain: ...
+    def habit(self, name: HabitName, sweet: str) -> float: ...
     def pace(self, sweet: str, step: str) -> Pace | None: ...
 
     @property
@@ -192,6 +194,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         except BadInput as error:
             raise BadInput("taken", f"“{words.taken}” is out of reach.", error.fix) from error
     school = changed(school, words.changes)
+    school, habit = with_habit(school, lambda name: shelf.habit(name, sweet.key), words.changes)
     shape = None
     if school.piece.way == "mould":
         ml = school.piece.ml
@@ -233,6 +236,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         packs=_packs(words, shelf),
         whole_packs=words.whole_packs,
         drain=shelf.drain(USUAL_CLOTH),
+        habit=habit,
         paces={key: pace for key in by_hand(school) if (pace := shelf.pace(sweet.key, key)) is not None},
         weighed_kg=_mass(words.weighed, "weighed", milk_bulk, kitchen),
         finished_weighed_kg=_mass(words.finished, "finished", 1000.0, kitchen),

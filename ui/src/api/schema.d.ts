@@ -5422,7 +5422,7 @@ export interface components {
              * Family
              * @enum {string}
              */
-            family: "rate" | "yield" | "drain" | "step" | "thickness";
+            family: "rate" | "yield" | "drain" | "loss" | "uptake" | "step" | "thickness";
             /** Frozen */
             frozen: boolean;
             /** Key */
@@ -6656,7 +6656,7 @@ export interface components {
              * Family
              * @enum {string}
              */
-            family: "rate" | "yield" | "drain" | "step" | "thickness";
+            family: "rate" | "yield" | "drain" | "loss" | "uptake" | "step" | "thickness";
             /**
              * From S
              * @description With anew: from then on; from now when left out

@@ -11,6 +11,7 @@ from functools import lru_cache
 from ..equipment.burners import Burner, Flame
 from ..planning.reduce.plan import Rate, Thickness
 from ..planning.strain.draining import TAU_LN_SD, Drain
+from ..planning.sweets.habits import HabitName
 from ..planning.sweets.steps import Pace
 from .effects import Effect, Learned, Seen
 
@@ -21,6 +22,10 @@ COOK_SD, MILK_SD, CURD_SD = 0.05, math.sqrt(0.12**2 - 0.05**2), 0.07
 """Of ln(true ÷ told) curd: the cook's hand, a milk, and one weighed batch (together the 0.12 of the curd dossier §1)."""
 HUNG_SD, CLOTH_SD, DRAINED_SD = 0.20, math.sqrt(TAU_LN_SD**2 - 0.20**2), 0.15
 """Of ln(true ÷ told) time constant of draining: the way one hangs here, a cloth (together the table's 0.35), one hanging."""
+HABIT_SD: Mapping[HabitName, float] = {"loss": 0.5, "uptake": 0.08}
+HABIT_OF_SWEET_SD: Mapping[HabitName, float] = {"loss": 0.3, "uptake": 0.12}
+HABIT_SEEN_SD: Mapping[HabitName, float] = {"loss": 0.35, "uptake": 0.12}
+"""Of ln(true ÷ told) of what stays behind, and of what a piece drinks: this cook, one sweet, one time of it."""
 HANDS_SD, STEP_SD, TIMED_SD = 0.25, 0.25, 0.25
 """Of ln(taken ÷ told) of a step by hand: the cook's, one step's, and one time of it (practice; the day dossier's buffers)."""
 LOOKED_AT = 120
@@ -157,6 +162,35 @@ def drain_of(learned: Learned, cloth: str) -> Drain:
         return Drain()
     belief = learned.of(drain_effects(cloth), DRAINED_SD)
     return Drain(belief.ln_mean, min(TAU_LN_SD, belief.next_sd), belief.batches)
+
+
+@dataclass(frozen=True, slots=True)
+class HabitLesson:
+    """ln of true ÷ table of what a finished sweet says of its cook's hands."""
+
+    batch: int
+    sweet: str
+    ln_ratio: float
+
+
+@lru_cache(maxsize=16)
+def learned_habits(name: HabitName, lessons: tuple[HabitLesson, ...]) -> Learned:
+    """What finished sweets taught, oldest first: of this cook with any sweet, and with each.
+
+    >>> lessons = tuple(HabitLesson(n, "kulfi", math.log(1.6)) for n in range(4))
+    >>> learned = learned_habits("loss", lessons)
+    >>> [round(math.exp(learned.of(habit_effects(sweet)).ln_mean), 2) for sweet in ("kulfi", "rabri")]
+    [1.54, 1.37]
+    """
+    sds = {"cook": HABIT_SD[name], "sweet": HABIT_OF_SWEET_SD[name]}
+    return Learned.from_(
+        [Seen(x.batch, habit_effects(x.sweet), x.ln_ratio, HABIT_SEEN_SD[name]) for x in lessons],
+        lambda effect: sds[effect[0]],
+    )
+
+
+def habit_effects(sweet: str) -> tuple[Effect, Effect]:
+    return ("cook", ""), ("sweet", sweet)
 
 
 @dataclass(frozen=True, slots=True)

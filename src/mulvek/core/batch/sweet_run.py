@@ -10,6 +10,7 @@ from typing import Literal
 
 from ..equipment.quantities import say
 from ..planning.sweets.formula import COOKED_DOWN, LIT, slot_of
+from ..planning.sweets.habits import Habit
 from ..planning.sweets.plan import ListRow
 from ..planning.sweets.steps import FRIED, PlannedStep
 from ..ranges import Range
@@ -62,6 +63,8 @@ class SweetRun:
     cautions: Mapping[str, Caution]
     gives_kg: Mapping[str, float] = field(default_factory=dict)
     """What comes out of those steps in which something is lost, as told; former releases kept none."""
+    habit: Habit | None = None
+    """What its finished weight tells of this kitchen's hands, as told."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

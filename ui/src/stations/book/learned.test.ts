@@ -41,6 +41,8 @@ describe('a shift', () => {
     expect(moved('rate', 0.86)).toBe('14 % slower than it was, 3 batches running')
     expect(moved('rate', 1.2)).toMatch(/^20 % quicker/)
     expect(moved('yield', 0.9)).toMatch(/^10 % less than it gave/)
+    expect(moved('loss', 1.4)).toMatch(/^40 % more than stayed behind/)
+    expect(moved('uptake', 0.8)).toMatch(/^20 % less than they drank/)
     expect(moved('drain', 1.2)).toMatch(/^20 % longer than it took/)
     expect(moved('step', 1.5)).toMatch(/^50 % longer than it took/)
   })

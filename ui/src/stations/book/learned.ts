@@ -15,6 +15,8 @@ const GROUPS: [Family, string, string][] = [
   ['rate', 'What your flames take off', 'g a minute'],
   ['yield', 'Chhena from your milks', '% of the table'],
   ['drain', 'How long your cloths hang', '% of the table'],
+  ['loss', 'What stays in your bowls', '% of the table'],
+  ['uptake', 'What your sweets drink', '% of the table'],
   ['step', 'What your hands take', '% of the table'],
 ]
 export const groupsOf = (told: AllLearned): Group[] =>
@@ -50,6 +52,11 @@ export function trust(n: LearnedNumber): string {
     : `table value, not yours, ±${percent(n.trust)}`
 }
 
+const MUCH: Partial<Record<Family, string>> = {
+  yield: 'it gave',
+  loss: 'stayed behind',
+  uptake: 'they drank',
+}
 /** A shift, as it is asked about. */
 export function shifted(n: LearnedNumber): string {
   const by = percent(Math.abs(1 - n.drift!.times))
@@ -57,8 +64,8 @@ export function shifted(n: LearnedNumber): string {
   const how =
     n.family === 'rate'
       ? `${by} ${more ? 'quicker' : 'slower'} than it was`
-      : n.family === 'yield'
-        ? `${by} ${more ? 'more' : 'less'} than it gave`
+      : MUCH[n.family]
+        ? `${by} ${more ? 'more' : 'less'} than ${MUCH[n.family]}`
         : `${by} ${more ? 'longer' : 'shorter'} than it took`
   return `${how}, ${n.drift!.batches.length} batches running`
 }
@@ -66,6 +73,8 @@ export const WHENCE: Record<Family, string> = {
   rate: 'Gas low, a new hob, another season?',
   yield: 'Another supplier, thinner milk, more squeezing?',
   drain: 'A washed cloth, a colder fridge, another yoghurt?',
+  loss: 'A new bowl, another spatula, other hands?',
+  uptake: 'Another chhena, a thinner syrup, a longer soak?',
   step: 'Another pair of hands, a new tool?',
   thickness: '',
 }

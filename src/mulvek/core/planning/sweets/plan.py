@@ -23,6 +23,7 @@ from .flow import step_of_row
 from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
 from .fruits import fruit_cautions
+from .habits import Habit
 from .minutes import Boiling, boilings
 from .nutrition import Nutrients, allergens, nutrients
 from .portions import (
@@ -73,6 +74,8 @@ class SweetPlan:
     paces: Mapping[str, Pace] = field(default_factory=dict)
     drain: Drain = field(default_factory=Drain)
     """Of the muslin that its yoghurt hangs in."""
+    habit: Habit | None = None
+    """That of this kitchen which the school was read with."""
 
     def __post_init__(self) -> None:
         if self.pieces is not None and not 1 <= self.pieces <= MOST_PIECES:

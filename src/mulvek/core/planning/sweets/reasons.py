@@ -6,6 +6,7 @@ from ...equipment.quantities import say
 from ...properties import freezing as fz
 from ...safety.keeping import COOL_START_C
 from ...why import Term, Why
+from .habits import HabitName
 from .plan import SweetForecast
 
 _DOSSIER = "Mulvek’s own sweets notes"
@@ -58,14 +59,23 @@ def _pieces(f: SweetForecast) -> Why:
         terms=(
             Term(lead.name, say(lead.kg, "mass"), lead.when),
             Term("boiled off", say(f.built.stuff.steam_kg * f.batch.finished_kg, "mass")),
-            Term("pan and spoon keep", f"{f.built.school.lose:g} %"),
+            Term("pan and spoon keep", f"{f.built.school.lose:.3g} %", _learned(f, "loss")),
             Term("finished", say(f.finished.likely, "mass")),
             Term("one piece", f"{f.each_kg * 1e3:.1f} g"),
         ),
         source=f"Mass balance, closed to a millionth of a gram; {_DOSSIER} §2",
         uncertainty=f"{f.pieces.low:.0f} to {f.pieces.high:.0f}: the milk's label, the curd's yield and how the end is hit",
-        sharpen="Weigh the base: everything is reckoned again from it.",
+        sharpen="Weigh the base: everything is reckoned again from it. Weighed once more at the end, it tells what stays "
+        "behind in your kitchen.",
     )
+
+
+def _learned(f: SweetForecast, name: HabitName) -> str:
+    """That a number is this kitchen's own, where it is."""
+    habit = f.plan.habit
+    if habit is None or habit.name != name or habit.times == 1.0:
+        return ""
+    return f"learned here: {habit.times:.2f} × the table"
 
 
 def _balance(f: SweetForecast) -> Why:
@@ -145,6 +155,7 @@ def _stop(f: SweetForecast) -> Why:
 def _syrup(f: SweetForecast) -> Why:
     s = f.syrup
     assert s is not None and f.built.soak is not None
+    drunk = _learned(f, "uptake")
     return Why(
         title="What the syrup does",
         formula="sugar ÷ (sugar + water) evens out between pieces and syrup; they come so far on the way",
@@ -153,11 +164,16 @@ def _syrup(f: SweetForecast) -> Why:
             Term("boils here at", f"{s.boils_c:.1f} °C"),
             Term("even strength", _pct(f.built.soak.equilibrium)),
             Term("a piece then weighs", f"{s.piece_kg.likely * 1e3:.0f} g", f"{_pct(s.sugar.likely, 0)} sugar"),
+            *(
+                [Term("they take up", f"{f.plan.habit.told:.2f} of their weight", drunk)]
+                if f.plan.habit and drunk
+                else []
+            ),
             Term("left", say(s.left_kg, "mass"), f"at {s.left_brix:.0f} °Brix"),
         ),
         source="Mass balance; uptake after Crank 1975",
         uncertainty=f"{s.piece_kg.low * 1e3:.0f} to {s.piece_kg.high * 1e3:.0f} g a piece: swelling ±15 %",
-        sharpen="Weigh five of them after the rest.",
+        sharpen="Weigh them all after the rest, drained, as the finished sweet: the next are told by it.",
     )
 
 

@@ -1,6 +1,8 @@
 """What holds for a batch of any kind: however its happenings came, they mean one thing; what is taken back can be brought
 in again; what cannot happen names itself; and its line in the Book says what the batch says."""
 
+import ast
+import inspect
 import json
 from dataclasses import asdict, replace
 from typing import Any
@@ -15,12 +17,15 @@ from mulvek.core.batch.curd_run import CurdState
 from mulvek.core.batch.events import KINDS as HAPPENINGS
 from mulvek.core.batch.events import (
     Abandoned,
+    AcidPoured,
     Added,
     Event,
     FirstBoil,
     FlameChanged,
+    HandDid,
     Happening,
     LeftWeighed,
+    LidMoved,
     Note,
     Off,
     Paused,
@@ -31,6 +36,7 @@ from mulvek.core.batch.events import (
     RowWeighed,
     ShadeMoved,
     ShadeSeen,
+    SkinFolded,
     StepBegun,
     StepDone,
     Stirred,
@@ -47,6 +53,7 @@ from mulvek.core.batch.summary import summary
 from mulvek.core.errors import KitchenError
 from mulvek.core.planning.caramel.shades import SEEN
 from mulvek.core.planning.sweets.plan import plan_sweet
+from mulvek.language import happened
 from mulvek.language.happened import Told
 from mulvek.store.adapters import adapter
 from mulvek.wire.caramel import CaramelIn, read_caramel
@@ -267,3 +274,12 @@ def test_a_cloth_on_a_scale_tells_its_whey_and_only_more_of_it():
     for name in ("curdle", "sweet"):
         kind = KINDS[name]
         assert kind.hears(PLANS[name], kind.state(begun(kind), EPOCH_S), Reading("weight", 1.0)) is None
+
+
+def test_whatever_can_happen_has_its_sentence_and_something_it_can_happen_to():
+    """A log with a line that says nothing would be found by a cook, not by us."""
+    patterns = (n.cls for n in ast.walk(ast.parse(inspect.getsource(happened))) if isinstance(n, ast.MatchClass))
+    said = {n.id for n in patterns if isinstance(n, ast.Name)} | {cls.__name__ for cls in happened.PLAIN}
+    assert {cls.__name__ for cls in HAPPENINGS.values()} - said == {"Undo"}  # what is undone is struck through
+    rehearsed_only = {HandDid, LidMoved, SkinFolded, AcidPoured}
+    assert {cls for kind in KINDS.values() for cls in kind.can_happen} | rehearsed_only >= set(HAPPENINGS.values())

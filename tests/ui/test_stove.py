@@ -127,7 +127,7 @@ def test_a_wrong_clock_and_another_time_zone_do_no_harm(browser, kitchen_url: st
     other.context.close()
 
 
-def test_instruments_stand_beside_the_pan(stove: Page, kitchen_url: str):
+def test_instruments_stand_beside_the_pan(stove: Page, kitchen_url: str, clock):
     page = stove
     with instruments() as (device, process):
         page.get_by_role("button", name="Instruments", exact=True).click()
@@ -144,6 +144,7 @@ def test_instruments_stand_beside_the_pan(stove: Page, kitchen_url: str):
         expect(log(page)).to_contain_text("kitchen scale")
         clean(page)
         process.kill()
+        later(page, clock, 15)
         expect(shown).to_contain_text("silent for", timeout=40_000)
     shown.get_by_role("button", name="let it go").click()
     expect(page.get_by_role("region", name="Instruments")).to_have_count(0)

@@ -3,14 +3,15 @@
 import zlib
 
 import pytest
-from sqlalchemy import text
+from sqlalchemy import event, text
 
 from mulvek.core.batch.learning import LOOKED_AT
 from mulvek.core.errors import NotFound
 from mulvek.store.batches import Batches
+from mulvek.store.book import Wanted, page
 from mulvek.store.database import Database
 from mulvek.store.shelf import read_shelf
-from mulvek.store.tables import BatchRow
+from mulvek.store.tables import BatchRow, LessonRow
 from mulvek.store.teaching import Teaching, Window, rate_key
 from mulvek.web.app import create_app, stop
 from tests.kitchens import EPOCH_S, Clock
@@ -151,4 +152,56 @@ def test_lists_and_sums_go_by_an_index(large, query):
         plan = [row[3] for row in session.execute(text(f"EXPLAIN QUERY PLAN {query}"))]
     assert all("INDEX" in step for step in plan if step.startswith(("SCAN", "SEARCH"))), plan
     assert not any("TEMP B-TREE FOR ORDER BY" in step for step in plan), plan
+    db.close()
+
+
+WORDED = [
+    {},
+    {"bases": False},
+    {"kind": "reduce"},
+    {"milk": 1, "bases": False},
+    {"pan": 1},
+    {"cold": "too-thick", "kind": "reduce", "bases": False},
+]
+
+
+@pytest.mark.parametrize("asked", WORDED, ids=str)
+def test_words_are_looked_for_in_one_index_whatever_else_is_asked(large, asked):
+    """Any other index would walk through the pages of each batch, for a tenth of a second in a kitchen of many years."""
+    db = Database(large)
+    sent = []
+    event.listen(db.engine, "before_cursor_execute", lambda c, cursor, sql, values, *_: sent.append((sql, values)))
+    with db.reading() as session:
+        lines, total = page(session, 5, 0, Wanted(words="RABRI 50%_", **asked))
+        assert (lines, total) == ([], 0)  # as they are written: no signs of a pattern
+        found = page(session, 500, 0, Wanted(words="first TRY", **asked))
+        every = page(session, 500, 0, Wanted(**asked))[0]
+        (sql, values) = next(one for one in sent if "instr" in one[0])
+        plan = [row[3] for row in session.connection().exec_driver_sql(f"EXPLAIN QUERY PLAN {sql}", values)]
+    assert "SCAN batch USING COVERING INDEX ix_batch_found" in plan and not any("SEARCH batch" in s for s in plan), (
+        plan
+    )
+    named = [line.id for line in every if "first try" in line.name.lower()]
+    assert [line.id for line in found[0]] == named and found[1] == len(named)
+    assert named or asked
+    db.close()
+
+
+@pytest.mark.parametrize("family", ["drain", "loss", "uptake"])
+def test_lessons_of_a_kind_are_found_by_their_key(large, family):
+    db = Database(large)
+    sent = []
+    with db.writing() as session:
+        for batch, key in ((1, f"{family}:a"), (2, f"{family}:b"), (3, f"{family}s:c"), (4, "kulfi.fill")):
+            session.add(LessonRow(batch_id=batch, key=key, ln_ratio=0.1 * batch))
+    event.listen(db.engine, "before_cursor_execute", lambda c, cursor, sql, values, *_: sent.append((sql, values)))
+    with db.reading() as session:
+        teaching = Teaching(session)
+        found = teaching.drains() if family == "drain" else teaching.habits(family)
+        (sql, values) = sent[-1]
+        plan = [row[3] for row in session.connection().exec_driver_sql(f"EXPLAIN QUERY PLAN {sql}", values)]
+        steps = {x.step for x in teaching.steps()}
+    assert [(x.batch, round(x.ln_ratio, 6)) for x in sorted(found, key=lambda x: x.batch)] == [(1, 0.1), (2, 0.2)]
+    assert any("ix_lesson_key" in step for step in plan), plan
+    assert "kulfi.fill" in steps and not any(":" in step for step in steps)
     db.close()

@@ -6,7 +6,7 @@ from itertools import islice
 from typing import Any
 
 from sqlalchemy import ColumnElement, func, or_, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import InstrumentedAttribute, Session
 
 from ..core.mending.faults import faults
 from .aside import as_table, each
@@ -59,20 +59,26 @@ def _chosen(wanted: Wanted) -> list[ColumnElement[bool]]:
         (BatchRow.verdict, wanted.cold),
     ):
         if value not in ("", None):
-            found.append(column == value)
+            found.append((_looked_through(column) if wanted.words else column) == value)
     if wanted.wrong:
         found.append(BatchRow.id.in_(with_fault()))
     if wanted.year is not None:
         found += within(wanted.year)
     if not wanted.bases:
-        found.append(BatchRow.parent_id.is_(None))
+        parent = BatchRow.parent_id
+        found.append(_looked_through(parent) == "" if wanted.words else parent.is_(None))
     return found + [_has(word) for word in wanted.words.split()]
+
+
+def _looked_through(column: InstrumentedAttribute[Any]) -> ColumnElement[Any]:
+    """A column, nothing being "", that SQLite takes no index of its own for: where words are asked for, all of it stands in
+    the index that has them (ix_batch_found), and any other would walk through the pages of each batch."""
+    return func.ifnull(column, "")
 
 
 def _has(word: str) -> ColumnElement[bool]:
     small = word.lower()
-    pattern = f"%{small.replace('!', '!!').replace('%', '!%').replace('_', '!_')}%"
-    found: ColumnElement[bool] = BatchRow.found_by.like(pattern, escape="!")
+    found: ColumnElement[bool] = func.instr(BatchRow.found_by, small) > 0
     wrong = [f.key for f in faults().values() if small in f.title.lower()]
     return or_(found, BatchRow.id.in_(with_fault(wrong))) if wrong else found
 

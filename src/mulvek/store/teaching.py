@@ -100,7 +100,7 @@ class Teaching:
 
     def _of(self, family: Family) -> list[tuple[int, str, float]]:
         """Batch, key and what it says, of those that are kept as "family:key"."""
-        rows = self._kept(LessonRow.key.startswith(f"{family}:"), LOOKED_AT)
+        rows = self._kept(LessonRow.key.between(f"{family}:", f"{family};"), LOOKED_AT)  # ; comes after :
         found = [(at_s, batch, key.partition(":")[2], ln) for at_s, batch, key, ln in rows]
         return [(batch, key, ln) for at_s, batch, key, ln in found if self._open(family, key, at_s)]
 

@@ -4,6 +4,7 @@ import math
 
 import numpy as np
 import pytest
+from sqlalchemy import text
 
 from tests.web.test_bases_agree import opened
 from tests.web.test_curd_batches import CURDLE
@@ -179,3 +180,15 @@ def test_each_curd_bench_says_what_it_rests_on(client, clock, hangings):
     told = client.post("/api/bench/curdle", json=curd).json["curd_kg"]["likely"]
     happens(client, begin(client, "curdle", curd)["id"], kind="weighed", mass_kg=told)
     assert rests("curdle", curd) == "the one chhena you weighed of this milk"
+
+
+@pytest.mark.parametrize("damaged", ["{", "[]", "null", '{"cloth": 7}', '{"cloth": ["muslin"]}'])
+def test_a_hanging_that_cannot_be_read_hides_no_other_number(client, hangings, damaged):
+    hangings.one()
+    before = learned(client)["numbers"]
+    lost = begin(client, "strain", HANG)["id"]
+    db = client.application.extensions["mulvek_database"]
+    with db.writing() as session:
+        session.execute(text("UPDATE batch SET plan = :plan WHERE id = :id"), {"plan": damaged, "id": lost})
+    db.changed()
+    assert learned(client)["numbers"] == before

@@ -87,13 +87,17 @@ def test_what_balls_drink_is_what_the_next_are_told(client, clock):
     )
 
 
-@pytest.mark.parametrize("how", ["base not weighed", "half was eaten", "given up", "set by the cook", "undone"])
+@pytest.mark.parametrize(
+    "how", ["base not weighed", "half was eaten", "one was tasted", "given up", "set by the cook", "undone"]
+)
 def test_what_says_nothing_of_hands(client, clock, how):
     match how:
         case "base not weighed":
             made(client, clock, KULFI, 0.97, weigh_base=False)
         case "half was eaten":
             made(client, clock, KULFI, 0.5)
+        case "one was tasted":
+            made(client, clock, KULFI, 11 / 12)
         case "set by the cook":
             made(client, clock, {**KULFI, "changes": {"lose": 6}}, 0.97)
         case "given up":

@@ -46,6 +46,7 @@ from ..core.planning.sweets.library import library
 from ..core.planning.sweets.steps import by_hand
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
+from ..store.aside import as_table
 from ..store.shelf import Shelf
 from ..store.tables import BatchRow
 from ..store.teaching import Teaching, Window, rate_key
@@ -245,16 +246,15 @@ class KitchenLearned:
 
     def _hung(self) -> Iterator[Candidate]:
         """Cloths that the newest hangings were planned in."""
-        cloth = BatchRow.plan["cloth"].as_string()
         newest = (
-            select(cloth.label("cloth"))
+            select(BatchRow.plan)
             .where(BatchRow.kind == "strain")
             .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
             .limit(NEWEST_HUNG)
-            .subquery()
         )
         learned = learned_drains(self.drains)
-        for of, uses in self.session.execute(select(newest.c.cloth, func.count()).group_by(newest.c.cloth)).all():
+        hung = Counter(str(as_table(plan).get("cloth")) for plan in self.session.scalars(newest))
+        for of, uses in hung.items():
             if of in CLOTHS:
                 sd = learned.of(drain_effects(of)).ln_sd
                 yield Candidate(how="weigh-hung", key=of, name=_cloth(of), ln_sd=sd, seen_sd=DRAINED_SD, uses=uses)

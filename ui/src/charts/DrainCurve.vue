@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
+import { beginsAt } from './labels'
 import { between, useSlide } from './slide'
 import SlideKnob from './SlideKnob.vue'
 
@@ -86,7 +87,9 @@ const slide = useSlide(svg, (px) => clamp(x.value.invert(px)), {
           :y2="HEIGHT - 36"
           class="end"
         />
-        <text :x="x(m.seconds!.likely) + 5" :y="i % 2 ? 30 : 14" class="name">{{ m.name }}</text>
+        <text :x="beginsAt(x(m.seconds!.likely), m.name, width)" :y="i % 2 ? 30 : 14" class="name">
+          {{ m.name }}
+        </text>
       </g>
       <g v-if="tooSour !== null && tooSour <= end">
         <line :x1="x(tooSour)" :x2="x(tooSour)" y1="34" :y2="HEIGHT - 36" class="sour" />

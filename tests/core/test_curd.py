@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mulvek.core.batch.learning import YieldLesson, learned_yields, yield_effects
+from mulvek.core.batch.learning import KeyLesson, effects_of, learned_of
 from mulvek.core.composition.composition import Composition
 from mulvek.core.composition.materials import material
 from mulvek.core.equipment.burners import Burner
@@ -159,7 +159,7 @@ R10 = run(
 R12 = run("toned", 2685, celsius=91.0, ph=5.55, drain=Draining("press", 3600), coag_g=190, acid_g=4.8)
 STARTS = 0.031
 """What was known of it before."""
-LEARNED = STARTS + learned_yields((YieldLesson(1, 1, math.log(214 / 233) - STARTS),)).of(yield_effects(1)).ln_mean
+LEARNED = STARTS + learned_of("yield", (KeyLesson(1, "1", math.log(214 / 233) - STARTS),)).of(effects_of("1")).ln_mean
 TAU_H = time_constant_s(0.026, 5.0, 0.131, 1.15) / 3600
 
 VALUES = [

@@ -12,16 +12,14 @@ from hypothesis import strategies as st
 from mulvek.core.batch.effects import Learned, Seen
 from mulvek.core.batch.learning import (
     VERDICTS,
+    KeyLesson,
     RateLesson,
-    StepLesson,
-    YieldLesson,
+    effects_of,
     judge_thickness,
-    learned_hands,
+    learned_of,
     learned_rates,
-    learned_yields,
     pace_of,
     rate_of,
-    yield_effects,
 )
 from mulvek.core.equipment.burners import Burner
 from mulvek.core.planning.reduce.plan import Rate, Thickness
@@ -156,18 +154,18 @@ def test_another_pan_on_a_known_burner_is_guessed_from_it_less_surely():
 
 
 def test_a_milk_of_its_own_is_learned_and_the_hand_with_all():
-    lessons = tuple(YieldLesson(n, 5, 0.1) for n in range(6))
-    learned = learned_yields(lessons)
-    assert learned.of(yield_effects(5)).ln_mean == pytest.approx(0.1, abs=0.01)
-    other = learned.of(yield_effects(7)).ln_mean
+    lessons = tuple(KeyLesson(n, "5", 0.1) for n in range(6))
+    learned = learned_of("yield", lessons)
+    assert learned.of(effects_of("5")).ln_mean == pytest.approx(0.1, abs=0.01)
+    other = learned.of(effects_of("7")).ln_mean
     assert 0.005 < other < 0.05  # part of it is the cook's own hand
-    wild = learned_yields((*lessons, YieldLesson(9, 5, math.log(1000))))
-    assert wild.of(yield_effects(5)).ln_mean == pytest.approx(0.1, abs=0.03)
+    wild = learned_of("yield", (*lessons, KeyLesson(9, "5", math.log(1000))))
+    assert wild.of(effects_of("5")).ln_mean == pytest.approx(0.1, abs=0.03)
 
 
 def test_a_slow_hand_is_slow_at_its_own_step_and_a_little_at_none_other():
-    lessons = tuple(StepLesson(n, "kulfi.fill", math.log(1.5)) for n in range(5))
-    learned = learned_hands(lessons)
+    lessons = tuple(KeyLesson(n, "kulfi.fill", math.log(1.5)) for n in range(5))
+    learned = learned_of("step", lessons)
     pace = pace_of(learned, "kulfi.fill")
     assert math.exp(pace.ln_mean) == pytest.approx(1.45, abs=0.05)
     assert pace_of(learned, "kulfi.sweeten") is None  # never timed: the table's

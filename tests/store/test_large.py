@@ -197,10 +197,10 @@ def test_lessons_of_a_kind_are_found_by_their_key(large, family):
     event.listen(db.engine, "before_cursor_execute", lambda c, cursor, sql, values, *_: sent.append((sql, values)))
     with db.reading() as session:
         teaching = Teaching(session)
-        found = teaching.drains() if family == "drain" else teaching.habits(family)
+        found = teaching.of(family)
         (sql, values) = sent[-1]
         plan = [row[3] for row in session.connection().exec_driver_sql(f"EXPLAIN QUERY PLAN {sql}", values)]
-        steps = {x.step for x in teaching.steps()}
+        steps = {x.key for x in teaching.of("step")}
     assert [(x.batch, round(x.ln_ratio, 6)) for x in sorted(found, key=lambda x: x.batch)] == [(1, 0.1), (2, 0.2)]
     assert any("ix_lesson_key" in step for step in plan), plan
     assert "kulfi.fill" in steps and not any(":" in step for step in steps)

@@ -13,17 +13,15 @@ from sqlalchemy.orm import Session
 
 from ..core.batch.effects import Learned
 from ..core.batch.learning import (
+    SPREADS,
+    Keyed,
     drain_of,
-    habit_effects,
+    effects_of,
     judge_thickness,
-    learned_drains,
-    learned_habits,
-    learned_hands,
+    learned_of,
     learned_rates,
-    learned_yields,
     pace_of,
     rate_of,
-    yield_effects,
 )
 from ..core.composition.materials import Material
 from ..core.equipment.burners import Burner, Flame
@@ -33,7 +31,7 @@ from ..core.errors import NotFound
 from ..core.planning.reduce.plan import Rate, Thickness
 from ..core.planning.strain.draining import Drain
 from ..core.planning.sweets.formula import Sweet
-from ..core.planning.sweets.habits import PLACES, HabitName
+from ..core.planning.sweets.habits import HabitName
 from ..core.planning.sweets.steps import Pace
 from .larder import Larder
 from .recipes import Recipes
@@ -56,14 +54,8 @@ class Shelf:
     rates: Mapping[int, Learned]
     """What finished batches taught of each burner that has any."""
     judged: Thickness
-    curds: Learned
-    """What weighed curds taught of each milk."""
-    cloths: Learned
-    """What weighed hangings taught of each cloth."""
-    habits: Mapping[HabitName, Learned]
-    """What finished sweets taught of what stays behind and of what is drunk."""
-    hands: Learned
-    """What timed steps taught."""
+    learned: Mapping[Keyed, Learned]
+    """What they taught of each milk, cloth, sweet and step."""
     house: Mapping[int, Kept[Material]]
     """The cook's own ingredients with the material each was copied from, its pack (kg) and price."""
     own_sweets: Mapping[str, Sweet]
@@ -88,21 +80,21 @@ class Shelf:
 
     def curd_yield(self, milk_id: int) -> tuple[float, int]:
         """ln of true ÷ told curd of a milk, and from how many weighed batches."""
-        belief = self.curds.of(yield_effects(milk_id))
+        belief = self.learned["yield"].of(effects_of(str(milk_id)))
         return belief.ln_mean, belief.batches
 
     def drain(self, cloth: str) -> Drain:
-        return drain_of(self.cloths, cloth)
+        return drain_of(self.learned["drain"], cloth)
 
     def habit(self, name: HabitName, sweet: str) -> float:
         """How many times the table it is with this sweet; of one under way, what it was begun with. The cook's own sweets
         hold her hands in their numbers already."""
         if self.begun_with is not None or sweet in self.own_sweets:
             return self.begun_with or 1.0
-        return math.exp(self.habits[name].of(habit_effects(sweet)).ln_mean)
+        return math.exp(self.learned[name].of(effects_of(sweet)).ln_mean)
 
     def pace(self, sweet: str, step: str) -> Pace | None:
-        return pace_of(self.hands, f"{sweet}.{step}")
+        return pace_of(self.learned["step"], f"{sweet}.{step}")
 
     def ingredient(self, ingredient_id: int) -> Material:
         return _find("ingredient", self.ingredients, ingredient_id)
@@ -128,10 +120,7 @@ def read_shelf(session: Session) -> Shelf:
         packs={kept.id: (kept.pack, kept.price) for kept in milks},
         rates={n: learned_rates(burners[n], found) for n, found in taught.rates(burners).items() if n in burners},
         judged=judge_thickness(Thickness(), taught.verdicts()),
-        curds=learned_yields(taught.yields()),
-        cloths=learned_drains(taught.drains()),
-        habits={name: learned_habits(name, taught.habits(name)) for name in PLACES},
-        hands=learned_hands(taught.steps()),
+        learned={family: learned_of(family, taught.of(family)) for family in SPREADS},
         house={kept.id: kept for kept in ingredients},
         own_sweets={kept.key: kept.sweet for kept in Recipes(session).all()},
     )

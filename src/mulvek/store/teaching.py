@@ -9,12 +9,11 @@ from typing import Any, Literal
 from sqlalchemy import ColumnElement, select
 from sqlalchemy.orm import Session
 
-from ..core.batch.learning import LOOKED_AT, DrainLesson, HabitLesson, RateLesson, StepLesson, YieldLesson
+from ..core.batch.learning import LOOKED_AT, Keyed, KeyLesson, RateLesson
 from ..core.errors import NotFound
-from ..core.planning.sweets.habits import HabitName
 from .tables import BatchRow, KitchenRow, LearningWindowRow, LessonRow, MilkRow
 
-Family = Literal["rate", "yield", "drain", "loss", "uptake", "step", "thickness"]
+Family = Literal["rate", "thickness"] | Keyed
 DRAIN = "drain:"
 """What a hanging taught is kept by its cloth, beside the steps of sweets; what a sweet taught, by its habit and its key."""
 STEPS_LOOKED_AT = 400
@@ -73,36 +72,28 @@ class Teaching:
             )
         return {burner: lessons for burner, lessons in found.items() if lessons}
 
-    def yields(self) -> tuple[YieldLesson, ...]:
-        """Of all milks together, the newest of each."""
+    def of(self, family: Keyed) -> tuple[KeyLesson, ...]:
+        """Of all keys together, oldest first."""
+        found = {"yield": self._yields, "step": self._steps}.get(family, lambda: self._named(family))()
+        return tuple(KeyLesson(batch, key, ln) for at_s, batch, key, ln in found if self._open(family, key, at_s))
+
+    def _yields(self) -> list[tuple[float, int, str, float]]:
+        """The newest of each milk."""
         milks = self.session.scalars(select(MilkRow.id)).all()
-        rows = [
-            (at_s, batch, milk, ln_ratio)
+        weighed = BatchRow.ln_ratio.is_not(None)
+        return sorted(
+            (at_s, batch, str(milk), ln_ratio)
             for milk in milks
-            for batch, at_s, ln_ratio in self._newest(
-                BatchRow.ln_ratio, of=BatchRow.milk_id == milk, taught=BatchRow.ln_ratio.is_not(None)
-            )
-            if self._open("yield", str(milk), at_s)
-        ]
-        return tuple(YieldLesson(batch, milk, ln_ratio) for _, batch, milk, ln_ratio in sorted(rows))
+            for batch, at_s, ln_ratio in self._newest(BatchRow.ln_ratio, of=BatchRow.milk_id == milk, taught=weighed)
+        )
 
-    def steps(self) -> tuple[StepLesson, ...]:
-        rows = self._kept(~LessonRow.key.contains(":"), STEPS_LOOKED_AT)
-        return tuple(StepLesson(batch, key, ln) for at_s, batch, key, ln in rows if self._open("step", key, at_s))
+    def _steps(self) -> list[tuple[float, int, str, float]]:
+        return self._kept(~LessonRow.key.contains(":"), STEPS_LOOKED_AT)
 
-    def drains(self) -> tuple[DrainLesson, ...]:
-        """Of all cloths together, oldest first."""
-        return tuple(DrainLesson(*found) for found in self._of("drain"))
-
-    def habits(self, name: HabitName) -> tuple[HabitLesson, ...]:
-        """Of all sweets together, oldest first."""
-        return tuple(HabitLesson(*found) for found in self._of(name))
-
-    def _of(self, family: Family) -> list[tuple[int, str, float]]:
-        """Batch, key and what it says, of those that are kept as "family:key"."""
+    def _named(self, family: str) -> list[tuple[float, int, str, float]]:
+        """Those that are kept as "family:key"."""
         rows = self._kept(LessonRow.key.between(f"{family}:", f"{family};"), LOOKED_AT)  # ; comes after :
-        found = [(at_s, batch, key.partition(":")[2], ln) for at_s, batch, key, ln in rows]
-        return [(batch, key, ln) for at_s, batch, key, ln in found if self._open(family, key, at_s)]
+        return [(at_s, batch, key.partition(":")[2], ln) for at_s, batch, key, ln in rows]
 
     def _kept(self, of: ColumnElement[bool], most: int) -> list[tuple[float, int, str, float]]:
         """Of the newest batches: when each began, its number, the lesson's key and what it says, oldest first."""

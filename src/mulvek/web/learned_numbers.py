@@ -3,7 +3,7 @@
 import math
 import re
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from contextlib import suppress
 from typing import Any
 
@@ -11,37 +11,23 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ..core.batch.learning import (
-    COOK_SD,
-    CURD_SD,
-    DRAINED_SD,
-    HABIT_OF_SWEET_SD,
-    HABIT_SD,
-    HABIT_SEEN_SD,
-    HANDS_SD,
-    MILK_SD,
     SCALE_SD,
-    STEP_SD,
-    TIMED_SD,
-    drain_effects,
-    habit_effects,
+    SPREADS,
+    Keyed,
+    effects_of,
     judge_thickness,
-    learned_drains,
-    learned_habits,
-    learned_hands,
+    learned_of,
     learned_rates,
-    learned_yields,
     rate_effects,
-    step_effects,
-    yield_effects,
 )
-from ..core.batch.measure_next import Candidate, ranked
+from ..core.batch.measure_next import Candidate, Measure, ranked
 from ..core.composition.materials import material
 from ..core.equipment.burners import FLAMES
 from ..core.errors import KitchenError
 from ..core.planning.reduce.hearth import Hearth, steam_rate_kg_s
 from ..core.planning.reduce.plan import Rate, Thickness
-from ..core.planning.strain.draining import CLOTHS, TAU_LN_SD
-from ..core.planning.sweets.habits import PLACES, habit_name
+from ..core.planning.strain.draining import CLOTHS
+from ..core.planning.sweets.habits import habit_name
 from ..core.planning.sweets.library import library
 from ..core.planning.sweets.steps import by_hand
 from ..core.properties.density import density_kg_m3
@@ -95,13 +81,9 @@ class KitchenLearned:
         self.session, self.shelf = session, shelf
         self.teaching = Teaching(session)
         self.rates = self.teaching.rates(shelf.burners)
-        self.yields = self.teaching.yields()
-        self.drains = self.teaching.drains()
-        self.steps = self.teaching.steps()
+        self.lessons = {family: self.teaching.of(family) for family in SPREADS}
         taught = {x.batch for lessons in self.rates.values() for x in lessons}
-        self.habits = {name: self.teaching.habits(name) for name in PLACES}
-        taught |= {x.batch for lessons in (self.yields, self.drains, self.steps) for x in lessons}
-        taught |= {x.batch for lessons in self.habits.values() for x in lessons}
+        taught |= {x.batch for lessons in self.lessons.values() for x in lessons}
         rows = session.execute(select(BatchRow.id, BatchRow.name, BatchRow.created_at).where(BatchRow.id.in_(taught)))
         self.named = {number: (name, at_s) for number, name, at_s in rows}
 
@@ -111,10 +93,8 @@ class KitchenLearned:
 
     def numbers(self) -> Iterator[LearnedOut]:
         yield from self._rates()
-        yield from self._yields()
-        yield from self._drains()
-        yield from self._habits()
-        yield from self._steps()
+        for family in SPREADS:
+            yield from self._keyed(family)
 
     def _rates(self) -> Iterator[LearnedOut]:
         for burner in self.shelf.burners:
@@ -157,64 +137,33 @@ class KitchenLearned:
             return steam_rate_kg_s(milk.scaled(float(kg)), hearth, place)
         return None
 
-    def _yields(self) -> Iterator[LearnedOut]:
-        learned = learned_yields(self.yields)
-        owned = {int(key) for key in self._owned("yield")}
-        for milk in sorted(({x.milk for x in self.yields} | owned) & self.shelf.milks.keys()):
+    def _keyed(self, family: Keyed) -> Iterator[LearnedOut]:
+        """Of each key that taught something, or that is owned: it stands there though nothing teaches it now."""
+        lessons, spread = self.lessons[family], SPREADS[family]
+        learned = learned_of(family, lessons)
+        for key, name in self._names(family, {x.key for x in lessons}.union(self._owned(family))):
             number = Number(
-                family="yield",
-                key=str(milk),
-                name=self.shelf.milks[milk].name,
-                effects=yield_effects(milk),
-                seen_sd=CURD_SD,
-                table_sd=math.hypot(COOK_SD, MILK_SD),
+                family=family,
+                key=key,
+                name=name,
+                effects=effects_of(key),
+                seen_sd=spread.seen,
+                table_sd=spread.table,
             )
-            mine = [(x.batch, x.ln_ratio) for x in self.yields if x.milk == milk]
-            yield learned_out(number, learned, mine, self.named, self._window("yield", str(milk)))
+            mine = [(x.batch, x.ln_ratio) for x in lessons if x.key == key]
+            yield learned_out(number, learned, mine, self.named, self._window(family, key))
 
-    def _drains(self) -> Iterator[LearnedOut]:
-        learned = learned_drains(self.drains)
-        there = {x.cloth for x in self.drains}.union(self._owned("drain"))
-        for of in (cloth for cloth in CLOTHS if cloth in there):
-            number = Number(
-                family="drain",
-                key=of,
-                name=_cloth(of),
-                effects=drain_effects(of),
-                seen_sd=DRAINED_SD,
-                table_sd=TAU_LN_SD,
-            )
-            mine = [(x.batch, x.ln_ratio) for x in self.drains if x.cloth == of]
-            yield learned_out(number, learned, mine, self.named, self._window("drain", of))
-
-    def _habits(self) -> Iterator[LearnedOut]:
-        for name, lessons in self.habits.items():
-            learned = learned_habits(name, lessons)
-            for sweet in sorted({x.sweet for x in lessons}.union(self._owned(name))):
-                number = Number(
-                    family=name,
-                    key=sweet,
-                    name=_sweet_name(sweet, self.shelf),
-                    effects=habit_effects(sweet),
-                    seen_sd=HABIT_SEEN_SD[name],
-                    table_sd=math.hypot(HABIT_SD[name], HABIT_OF_SWEET_SD[name]),
-                )
-                mine = [(x.batch, x.ln_ratio) for x in lessons if x.sweet == sweet]
-                yield learned_out(number, learned, mine, self.named, self._window(name, sweet))
-
-    def _steps(self) -> Iterator[LearnedOut]:
-        learned = learned_hands(self.steps)
-        for step in sorted({x.step for x in self.steps}.union(self._owned("step"))):
-            number = Number(
-                family="step",
-                key=step,
-                name=_step_name(step, self.shelf),
-                effects=step_effects(step),
-                seen_sd=TIMED_SD,
-                table_sd=math.hypot(HANDS_SD, STEP_SD),
-            )
-            mine = [(x.batch, x.ln_ratio) for x in self.steps if x.step == step]
-            yield learned_out(number, learned, mine, self.named, self._window("step", step))
+    def _names(self, family: Keyed, keys: Collection[str]) -> list[tuple[str, str]]:
+        """Keys in the order they are shown in, with what they are called; none that the Larder has no more."""
+        match family:
+            case "yield":
+                return [(str(n), self.shelf.milks[n].name) for n in sorted(self.shelf.milks) if str(n) in keys]
+            case "drain":
+                return [(cloth, _cloth(cloth)) for cloth in CLOTHS if cloth in keys]
+            case "step":
+                return [(key, _step_name(key, self.shelf)) for key in sorted(keys)]
+            case _:
+                return [(key, _sweet_name(key, self.shelf)) for key in sorted(keys)]
 
     def candidates(self) -> Iterator[Candidate]:
         """By the newest plans of each kind: what they rested on."""
@@ -236,13 +185,14 @@ class KitchenLearned:
             yield Candidate(how="weigh-reduced", key=rate_key(burner, pan, flame), name=name, ln_sd=sd, seen_sd=SCALE_SD, uses=uses)  # fmt: skip
         yield from self._untimed(boiled)
         for milk, uses in curdled.items():
-            sd = learned_yields(self.yields).of(yield_effects(milk)).ln_sd
-            yield Candidate(how="weigh-curd", key=str(milk), name=self.shelf.milks[milk].name, ln_sd=sd, seen_sd=CURD_SD, uses=uses)  # fmt: skip
+            yield self._worth("weigh-curd", "yield", str(milk), self.shelf.milks[milk].name, uses)
         yield from self._hung()
-        timed = Counter(x.step for x in self.steps)
-        for step, uses in timed.items():
-            sd = learned_hands(self.steps).of(step_effects(step)).ln_sd
-            yield Candidate(how="time-step", key=step, name=_step_name(step, self.shelf), ln_sd=sd, seen_sd=TIMED_SD, uses=uses)  # fmt: skip
+        for step, uses in Counter(x.key for x in self.lessons["step"]).items():
+            yield self._worth("time-step", "step", step, _step_name(step, self.shelf), uses)
+
+    def _worth(self, how: Measure, family: Keyed, key: str, name: str, uses: int) -> Candidate:
+        sd = learned_of(family, self.lessons[family]).of(effects_of(key)).ln_sd
+        return Candidate(how=how, key=key, name=name, ln_sd=sd, seen_sd=SPREADS[family].seen, uses=uses)
 
     def _hung(self) -> Iterator[Candidate]:
         """Cloths that the newest hangings were planned in."""
@@ -252,12 +202,10 @@ class KitchenLearned:
             .order_by(BatchRow.created_at.desc(), BatchRow.id.desc())
             .limit(NEWEST_HUNG)
         )
-        learned = learned_drains(self.drains)
         hung = Counter(str(as_table(plan).get("cloth")) for plan in self.session.scalars(newest))
         for of, uses in hung.items():
             if of in CLOTHS:
-                sd = learned.of(drain_effects(of)).ln_sd
-                yield Candidate(how="weigh-hung", key=of, name=_cloth(of), ln_sd=sd, seen_sd=DRAINED_SD, uses=uses)
+                yield self._worth("weigh-hung", "drain", of, _cloth(of), uses)
 
     def _untimed(self, boiled: Counter[tuple[int, int, Any]]) -> Iterator[Candidate]:
         """Burners that nobody timed and no batch taught: water on them tells of every pan at once."""

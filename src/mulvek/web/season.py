@@ -9,7 +9,7 @@ from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
-from ..core.batch.learning import CURD_SD
+from ..core.batch.learning import SPREADS
 from ..core.batch.season import by_month
 from ..core.errors import Unavailable
 from ..core.ranges import Range
@@ -31,7 +31,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
     def curds(found: list[tuple[int, int, str, float, float]]) -> list[StripOut]:
         """Of each milk: one that has thinned shows."""
         milks = db.kept(read_shelf).milks
-        told = Range.lognormal(1.0, CURD_SD)
+        told = Range.lognormal(1.0, SPREADS["yield"].seen)
         strips = []
         for milk in dict.fromkeys(milk for milk, *_ in found):
             mine = [

@@ -7,27 +7,17 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Literal
 
 from ..equipment.burners import Burner, Flame
 from ..planning.reduce.plan import Rate, Thickness
 from ..planning.strain.draining import TAU_LN_SD, Drain
-from ..planning.sweets.habits import HabitName
 from ..planning.sweets.steps import Pace
 from .effects import Effect, Learned, Seen
 
 SCALE_SD = 0.15
 """1 sd of ln(observed ÷ model) of one finished batch followed by scale (0.20 jug, 0.30 dip-stick)."""
 BURNER_SD, LEAST_CELL_SD = 0.28, 0.05
-COOK_SD, MILK_SD, CURD_SD = 0.05, math.sqrt(0.12**2 - 0.05**2), 0.07
-"""Of ln(true ÷ told) curd: the cook's hand, a milk, and one weighed batch (together the 0.12 of the curd dossier §1)."""
-HUNG_SD, CLOTH_SD, DRAINED_SD = 0.20, math.sqrt(TAU_LN_SD**2 - 0.20**2), 0.15
-"""Of ln(true ÷ told) time constant of draining: the way one hangs here, a cloth (together the table's 0.35), one hanging."""
-HABIT_SD: Mapping[HabitName, float] = {"loss": 0.5, "uptake": 0.08}
-HABIT_OF_SWEET_SD: Mapping[HabitName, float] = {"loss": 0.3, "uptake": 0.12}
-HABIT_SEEN_SD: Mapping[HabitName, float] = {"loss": 0.35, "uptake": 0.12}
-"""Of ln(true ÷ told) of what stays behind, and of what a piece drinks: this cook, one sweet, one time of it."""
-HANDS_SD, STEP_SD, TIMED_SD = 0.25, 0.25, 0.25
-"""Of ln(taken ÷ told) of a step by hand: the cook's, one step's, and one time of it (practice; the day dossier's buffers)."""
 LOOKED_AT = 120
 """So many of the newest lessons of a burner, or of a milk: what lies further back weighs nothing any more."""
 
@@ -101,127 +91,83 @@ def rate_of(learned: Learned, pan: int, flame: str) -> Rate:
     return Rate(belief.ln_mean, belief.ln_sd, belief.batches)
 
 
+Keyed = Literal["yield", "drain", "loss", "uptake", "step"]
+"""What is learned by a key: a milk, a cloth, a sweet, a step of a sweet."""
+
+
 @dataclass(frozen=True, slots=True)
-class YieldLesson:
-    """ln of weighed ÷ told curd of one batch of a milk."""
+class Spread:
+    """sd of ln(true ÷ told): of what all of a kitchen's have in common, of one by itself, and of one batch of it."""
+
+    common: float
+    own: float
+    seen: float
+
+    @property
+    def table(self) -> float:
+        """Of the table's figure, before any batch."""
+        return math.hypot(self.common, self.own)
+
+
+SPREADS: Mapping[Keyed, Spread] = {
+    "yield": Spread(0.05, math.sqrt(0.12**2 - 0.05**2), 0.07),  # the cook's hand, a milk; curd dossier §1
+    "drain": Spread(0.20, math.sqrt(TAU_LN_SD**2 - 0.20**2), 0.15),  # how one hangs here, a cloth; curd dossier §9
+    "loss": Spread(0.5, 0.3, 0.35),  # the cook, a sweet; day dossier §6
+    "uptake": Spread(0.08, 0.12, 0.12),
+    "step": Spread(0.25, 0.25, 0.25),  # the cook's hands, a step; practice, the day dossier's buffers
+}
+
+
+@dataclass(frozen=True, slots=True)
+class KeyLesson:
+    """ln of true ÷ told by the table, as one batch says it of one key."""
 
     batch: int
-    milk: int
+    key: str
     ln_ratio: float
 
 
-@lru_cache(maxsize=8)
-def learned_yields(lessons: tuple[YieldLesson, ...]) -> Learned:
-    """What weighed curds taught, oldest first: of this cook's hand, and of each milk.
+@lru_cache(maxsize=32)
+def learned_of(family: Keyed, lessons: tuple[KeyLesson, ...]) -> Learned:
+    """What batches taught of a family, oldest first: of all of it here, and of each by itself.
 
-    >>> round(learned_yields((YieldLesson(1, 5, math.log(214 / 233)),)).of(yield_effects(5)).ln_mean, 4)
+    >>> round(learned_of("yield", (KeyLesson(1, "5", math.log(214 / 233)),)).of(effects_of("5")).ln_mean, 4)
     -0.0635
+    >>> learned = learned_of("loss", tuple(KeyLesson(n, "kulfi", math.log(1.6)) for n in range(4)))
+    >>> [round(math.exp(learned.of(effects_of(sweet)).ln_mean), 2) for sweet in ("kulfi", "rabri")]
+    [1.54, 1.37]
     """
-    sds = {"cook": COOK_SD, "milk": MILK_SD}
-    return Learned.from_(
-        [Seen(x.batch, yield_effects(x.milk), x.ln_ratio, CURD_SD) for x in lessons], lambda effect: sds[effect[0]]
-    )
+    spread = SPREADS[family]
+    sds = {"common": spread.common, "own": spread.own}
+    seen = [Seen(x.batch, effects_of(x.key), x.ln_ratio, spread.seen) for x in lessons]
+    return Learned.from_(seen, lambda effect: sds[effect[0]])
 
 
-def yield_effects(milk: int) -> tuple[Effect, Effect]:
-    return ("cook", ""), ("milk", milk)
-
-
-@dataclass(frozen=True, slots=True)
-class DrainLesson:
-    """ln of true ÷ table's time constant of one hanging in a cloth."""
-
-    batch: int
-    cloth: str
-    ln_ratio: float
-
-
-@lru_cache(maxsize=8)
-def learned_drains(lessons: tuple[DrainLesson, ...]) -> Learned:
-    """What hangings taught, oldest first: of how one hangs here (its place, its bags), and of each cloth."""
-    sds = {"hung": HUNG_SD, "cloth": CLOTH_SD}
-    return Learned.from_(
-        [Seen(x.batch, drain_effects(x.cloth), x.ln_ratio, DRAINED_SD) for x in lessons],
-        lambda effect: sds[effect[0]],
-    )
-
-
-def drain_effects(cloth: str) -> tuple[Effect, Effect]:
-    return ("hung", ""), ("cloth", cloth)
+def effects_of(key: str) -> tuple[Effect, Effect]:
+    return ("common", ""), ("own", key)
 
 
 def drain_of(learned: Learned, cloth: str) -> Drain:
     """Of the next hanging in a cloth; the table's own while none was weighed here in any.
 
-    >>> lessons = tuple(DrainLesson(n, "muslin", math.log(r)) for n, r in enumerate((1.3, 1.2, 1.25)))
-    >>> mine, other = (drain_of(learned_drains(lessons), cloth) for cloth in ("muslin", "paper"))
+    >>> lessons = tuple(KeyLesson(n, "muslin", math.log(r)) for n, r in enumerate((1.3, 1.2, 1.25)))
+    >>> mine, other = (drain_of(learned_of("drain", lessons), cloth) for cloth in ("muslin", "paper"))
     >>> round(mine.ln_mean, 2), round(mine.ln_sd, 2), mine.batches, round(other.ln_mean, 2), other.batches
     (0.21, 0.17, 3, 0.07, 0)
     """
     if not learned.used:
         return Drain()
-    belief = learned.of(drain_effects(cloth), DRAINED_SD)
+    belief = learned.of(effects_of(cloth), SPREADS["drain"].seen)
     return Drain(belief.ln_mean, min(TAU_LN_SD, belief.next_sd), belief.batches)
 
 
-@dataclass(frozen=True, slots=True)
-class HabitLesson:
-    """ln of true ÷ table of what a finished sweet says of its cook's hands."""
-
-    batch: int
-    sweet: str
-    ln_ratio: float
-
-
-@lru_cache(maxsize=16)
-def learned_habits(name: HabitName, lessons: tuple[HabitLesson, ...]) -> Learned:
-    """What finished sweets taught, oldest first: of this cook with any sweet, and with each.
-
-    >>> lessons = tuple(HabitLesson(n, "kulfi", math.log(1.6)) for n in range(4))
-    >>> learned = learned_habits("loss", lessons)
-    >>> [round(math.exp(learned.of(habit_effects(sweet)).ln_mean), 2) for sweet in ("kulfi", "rabri")]
-    [1.54, 1.37]
-    """
-    sds = {"cook": HABIT_SD[name], "sweet": HABIT_OF_SWEET_SD[name]}
-    return Learned.from_(
-        [Seen(x.batch, habit_effects(x.sweet), x.ln_ratio, HABIT_SEEN_SD[name]) for x in lessons],
-        lambda effect: sds[effect[0]],
-    )
-
-
-def habit_effects(sweet: str) -> tuple[Effect, Effect]:
-    return ("cook", ""), ("sweet", sweet)
-
-
-@dataclass(frozen=True, slots=True)
-class StepLesson:
-    """ln of taken ÷ told by the table of one step by hand, of one batch; ``step`` is "sweet.step"."""
-
-    batch: int
-    step: str
-    ln_ratio: float
-
-
-@lru_cache(maxsize=8)
-def learned_hands(lessons: tuple[StepLesson, ...]) -> Learned:
-    """What timed steps taught, oldest first: of this cook's hands, and of each step."""
-    sds = {"hands": HANDS_SD, "step": STEP_SD}
-    return Learned.from_(
-        [Seen(x.batch, step_effects(x.step), x.ln_ratio, TIMED_SD) for x in lessons], lambda effect: sds[effect[0]]
-    )
-
-
-def step_effects(step: str) -> tuple[Effect, Effect]:
-    return ("hands", ""), ("step", step)
-
-
 def pace_of(learned: Learned, step: str) -> Pace | None:
-    """Of one step in these hands; None before that step was ever timed here.
+    """Of one step ("sweet.step") in these hands; None before that step was ever timed here.
 
-    >>> lessons = tuple(StepLesson(n, "kulfi.fill", math.log(1.5)) for n in range(4))
-    >>> pace = pace_of(learned_hands(lessons), "kulfi.fill")
-    >>> round(math.exp(pace.ln_mean), 2), pace.batches, pace_of(learned_hands(lessons), "kulfi.freeze")
+    >>> lessons = tuple(KeyLesson(n, "kulfi.fill", math.log(1.5)) for n in range(4))
+    >>> pace = pace_of(learned_of("step", lessons), "kulfi.fill")
+    >>> round(math.exp(pace.ln_mean), 2), pace.batches, pace_of(learned_of("step", lessons), "kulfi.freeze")
     (1.43, 4, None)
     """
-    belief = learned.of(step_effects(step), TIMED_SD)
+    belief = learned.of(effects_of(step), SPREADS["step"].seen)
     return Pace(belief.ln_mean, belief.next_sd, belief.batches) if belief.batches else None

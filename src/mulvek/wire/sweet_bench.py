@@ -8,8 +8,9 @@ from ..core.equipment.quantities import say
 from ..core.planning.curdle.forecast import most_milk_m3
 from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.formula import MILK, slot_of
+from ..core.planning.sweets.hanging import hung_in
 from ..core.planning.sweets.lit import Caramelised, Cooked, caramelised, cooked
-from ..core.planning.sweets.plan import BasePlan, SweetForecast, hung_in
+from ..core.planning.sweets.plan import BasePlan, SweetForecast
 from .larder import MilkIn
 from .model import Out
 from .sweet_parts import BaseOut
@@ -47,7 +48,7 @@ def base_of(f: SweetForecast, b: BasePlan, words: SweetIn) -> BaseOut:
         soak = f.plan.school.soak
         bench |= _curdled(soak.kind if soak and soak.kind else "kalakand")
     else:
-        bags = hung_in(b.made, b.start_kg, f.plan)[0]
+        bags = hung_in(b.made, b.start_kg, f.plan.kitchen, f.plan.drain)[0]
         bench |= {"yoghurt": b.made.of.key, "end": f"{b.total_solids * 100:g} % solids", "bags": str(bags)}
     return BaseOut(
         letter=b.made.letter,

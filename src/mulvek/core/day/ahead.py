@@ -5,7 +5,8 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ..composition.materials import Group
-from ..planning.sweets.plan import SweetForecast, hung_in
+from ..planning.sweets.hanging import hung_in
+from ..planning.sweets.plan import SweetForecast
 
 Do = Literal["weigh", "take-out", "moulds", "cloths", "tray", "freezer"]
 DRY: tuple[Group, ...] = ("sugar", "starch", "nut", "spice", "powder")
@@ -38,7 +39,7 @@ def ahead_of(f: SweetForecast, freezer_l: float = 0.0) -> tuple[Ahead, ...]:
         elif base.made.base.do == "curdle":
             found.append(Ahead(do="cloths", count=1))
         elif base.made.base.do == "hang":
-            found.append(Ahead(do="cloths", count=hung_in(base.made, base.start_kg, f.plan)[0]))
+            found.append(Ahead(do="cloths", count=hung_in(base.made, base.start_kg, f.plan.kitchen, f.plan.drain)[0]))
     if f.frozen is not None and f.plan.mould is not None:
         count = max(1, int(f.pieces.likely))
         found.append(Ahead(do="moulds", name=f.plan.mould.name, count=count, m3=f.plan.mould.volume_m3))

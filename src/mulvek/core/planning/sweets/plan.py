@@ -13,8 +13,7 @@ from ...safety import keeping as kp
 from ...safety.cautions import Caution
 from ...safety.hazards import HAZARDS
 from ..reduce.hearth import Hearth
-from ..strain.draining import Drain, end_of
-from ..strain.forecast import LONGEST_S, bags_for, hanging_s
+from ..strain.draining import Drain
 from .balance import Level, levels, solids_rel_sd
 from .boiling import heat_up_s
 from .build import Built, MadeBase, Pantry, ReadyBase, build, milk_of
@@ -24,6 +23,7 @@ from .formula import MILK, Range2, School, Sweet
 from .frozen import Freezer, FrozenAnswer, frozen_answer
 from .fruits import fruit_cautions
 from .habits import Habit
+from .hanging import hangs, hung_in
 from .minutes import Boiling, boilings
 from .nutrition import Nutrients, allergens, nutrients
 from .portions import (
@@ -212,7 +212,11 @@ def plan_sweet(plan: SweetPlan) -> SweetForecast:
     width = 2 * float(pan.shape.radius_m(pan.shape.height_m / 2))
     iced = kp.cooling(built.parts, mass, width, 0.5, kp.ICE_STIRRED, open_top=False)
     cooling = kp.cooling(built.parts, mass, width, plan.kitchen.fridge_c, kp.FRIDGE)
-    bags = {b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan)[0] for b in built.bases if _hangs(b)}
+    bags = {
+        b.letter: hung_in(b, b.start_kg * batch.finished_kg, plan.kitchen, plan.drain)[0]
+        for b in built.bases
+        if hangs(b)
+    }
     loads = {BOILED: syrup.goes if syrup else 1, FRIED: fry.goes if fry else 1}
     steps = planned_steps(
         built, _reckoned(plan, built, batch.finished_kg, boils, frozen, fry, iced), bags, loads, plan.paces
@@ -350,8 +354,8 @@ def _reckoned(
             power = plan.hearth.burner.net_power_w("strong", plan.hearth.pan.shape.base_diameter_m) / 1e3
             to_boil = heat_up_s(b.start_kg * finished_kg, plan.kitchen.milk_c, into_pan_kw=power)
             times[f"base.{b.letter}"] = Range.lognormal(to_boil, plan.hearth.rate.ln_sd)
-        elif _hangs(b):
-            times[f"base.{b.letter}"] = hung_in(b, b.start_kg * finished_kg, plan)[1]
+        elif hangs(b):
+            times[f"base.{b.letter}"] = hung_in(b, b.start_kg * finished_kg, plan.kitchen, plan.drain)[1]
     if frozen:
         times["freeze"] = frozen.freeze_s
     if fry:
@@ -368,24 +372,6 @@ def _reckoned(
     first, second = iced.first_s or 0.0, iced.second_s or 0.0
     times["cool"] = Range.lognormal(max(300.0, first + second), 0.25)
     return times
-
-
-def _hangs(b: MadeBase) -> bool:
-    return b.base.do == "hang" and b.ready is None
-
-
-def hung_in(b: MadeBase, kg: float, plan: SweetPlan) -> tuple[int, Range]:
-    """Into how many bags so much yoghurt is best parted in the fridge, and how long they hang, s, as the Bench has it;
-    what never gets so thick in there, as long as any is hung."""
-    end = end_of(f"{b.parts.total_solids * 100:g} % solids")
-    if end is None:
-        return 1, Range.exact(LONGEST_S)
-    place_c = plan.kitchen.fridge_c
-    whole = hanging_s(b.of.parts, kg, end, place_c, plan.drain)
-    if whole is None:
-        return 1, Range.exact(LONGEST_S)
-    bags = bags_for(whole.likely)
-    return bags, hanging_s(b.of.parts, kg / bags, end, place_c, plan.drain) or whole
 
 
 def _bought(built: Built, pantry: Pantry) -> list[str]:

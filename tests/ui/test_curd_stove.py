@@ -65,6 +65,7 @@ def test_the_yoghurt_that_hangs_now(stove: Page, kitchen_url: str):
     page.goto(kitchen_url + "/stove")
     page.get_by_role("link", name=re.compile("Hung curd for shrikhand")).first.click()
     expect(page.get_by_label("What to do now")).to_contain_text("Let it hang")
+    expect(page.get_by_text("then 26 % solids")).to_be_visible()  # as heavy as is told beside it
     before = page.locator(".huge").inner_text()
     box(page, "All the whey so far, g").fill("300")
     page.get_by_role("button", name="Log it").click()

@@ -35,7 +35,8 @@ const done = () => step.value && step.value.name !== 'weigh' && tell({ kind: 'st
 const mayPause = computed(
   () => b.value?.kind === 'curdle' && b.value.step === 0 && !b.value.given_up,
 )
-const hang = computed(() => {
+/** Whey that has come by now, as told, kg. */
+const wheyNow = computed(() => {
   const s = b.value?.strain
   if (!s || !step.value?.began_at_s) return null
   const at = b.value!.now_s + ran(b.value!) - step.value.began_at_s
@@ -43,7 +44,7 @@ const hang = computed(() => {
     0,
     s.at_s.findIndex((x) => x >= at),
   )
-  return { whey: s.curve_whey_kg[i]!, solids: s.curve_solids[i]!, acidity: s.curve_acidity[i]! }
+  return s.curve_whey_kg[i]!
 })
 useKeys([
   { key: 'd', does: 'this step is done', run: () => void done() },
@@ -144,15 +145,15 @@ useKeys([
           :range="
             b.weighed_kg !== null
               ? 'weighed'
-              : hang
-                ? `${percent(hang.solids)} solids`
+              : b.strain
+                ? `then ${percent(b.strain.total_solids)} solids`
                 : `${Math.round(b.told_kg.low * 1e3)}–${Math.round(b.told_kg.high * 1e3)} g`
           "
           :whey="
             b.whey_kg !== null
               ? `${grams(b.whey_kg)} of whey`
-              : hang
-                ? `${grams(hang.whey)} of whey?`
+              : wheyNow !== null
+                ? `${grams(wheyNow)} of whey?`
                 : 'whey'
           "
           :note="b.whey_kg !== null ? 'weighed: keep it' : 'keep it'"

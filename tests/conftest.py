@@ -105,3 +105,18 @@ def serving(
     finally:
         server.kill()
         server.join()
+
+
+@pytest.fixture
+def pseudo(monkeypatch: pytest.MonkeyPatch):
+    """All that is said is said in a language of the catalogue that nobody speaks."""
+    from mulvek.core.messages import catalogue as module
+    from tests.pseudo import PSEUDO
+    from tests.pseudo import pseudo as made
+
+    made()  # of the catalogue as it is
+    english = module.catalogue
+    monkeypatch.setattr(module, "catalogue", lambda language: made() if language == PSEUDO else english(language))
+    token = module.LANGUAGE.set(PSEUDO)
+    yield
+    module.LANGUAGE.reset(token)

@@ -30,11 +30,15 @@ def from_python() -> list[Row]:
     return found
 
 
+_SPELT = {"APL 2": "Apache-2.0"}
+"""What a package spells as nobody else does."""
+
+
 def _licence(told) -> str:
     for key in ("License-Expression", "License"):
         words = (told.get(key) or "").strip()
         if words and "\n" not in words and len(words) <= LONGEST:
-            return words
+            return _SPELT.get(words, words)
     named = [c.split(" :: ")[-1] for c in told.get_all("Classifier") or () if c.startswith("License :: ")]
     return ", ".join(named) or "see its own files"
 

@@ -51,6 +51,8 @@ from mulvek.core.batch.log import Log
 from mulvek.core.batch.nudges import nudges
 from mulvek.core.batch.summary import summary
 from mulvek.core.errors import KitchenError
+from mulvek.core.messages.catalogue import said as say
+from mulvek.core.messages.catalogue import stands
 from mulvek.core.planning.caramel.shades import SEEN
 from mulvek.core.planning.sweets.plan import plan_sweet
 from mulvek.language import happened
@@ -214,9 +216,27 @@ def test_its_line_says_what_the_batch_says_and_goes_through_json(kind):
         assert [one.at_s for one in told] == sorted((one.at_s for one in told), reverse=True)
         last = undo_id(log)
         assert last is None or kind.check(log, Event(log.next_id, now, Undo(last))) is None
-        asks = {"reduce": nudges, "caramel": caramel_nudges}.get(kind.name, lambda stands, now: stands.nudges)
-        for nudge in asks(stands, now):
-            assert nudge.act and nudge.answer and nudge.kind in ("care", "hazard")
+        for nudge in nudges_of(kind, stands, now):
+            assert say(nudge.says) and say(nudge.says, "strip") and nudge.answer and nudge.kind in ("care", "hazard")
+
+    ask()
+
+
+def nudges_of(kind, stands, now):
+    asks = {"reduce": nudges, "caramel": caramel_nudges}.get(kind.name, lambda stands, now: stands.nudges)
+    return asks(stands, now)
+
+
+def test_what_it_says_and_what_it_asks_for_is_said_in_the_language_that_is_spoken(kind, pseudo):
+    @settings(max_examples=sized(30, 300), deadline=None)
+    @given(said)
+    def ask(what):
+        log, now = lived(kind, what)
+        stands = kind.state(log, now)
+        told = [line.text for line in log_lines(log, Told(log.plan, stands))]
+        for nudge in nudges_of(kind, stands, now):
+            told += [say(nudge.says), say(nudge.says, "strip")]
+        assert told and all(text.startswith("⟦") and text.endswith("⟧") for text in told), told
 
     ask()
 
@@ -279,7 +299,8 @@ def test_a_cloth_on_a_scale_tells_its_whey_and_only_more_of_it():
 def test_whatever_can_happen_has_its_sentence_and_something_it_can_happen_to():
     """A log with a line that says nothing would be found by a cook, not by us."""
     patterns = (n.cls for n in ast.walk(ast.parse(inspect.getsource(happened))) if isinstance(n, ast.MatchClass))
-    said = {n.id for n in patterns if isinstance(n, ast.Name)} | {cls.__name__ for cls in happened.PLAIN}
-    assert {cls.__name__ for cls in HAPPENINGS.values()} - said == {"Undo"}  # what is undone is struck through
+    told = {n.id for n in patterns if isinstance(n, ast.Name)}
+    told |= {cls.__name__ for key, cls in HAPPENINGS.items() if stands(f"happened-{key.replace('_', '-')}")}
+    assert {cls.__name__ for cls in HAPPENINGS.values()} - told == {"Undo"}  # what is undone is struck through
     rehearsed_only = {HandDid, LidMoved, SkinFolded, AcidPoured}
     assert {cls for kind in KINDS.values() for cls in kind.can_happen} | rehearsed_only >= set(HAPPENINGS.values())

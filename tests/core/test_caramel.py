@@ -27,6 +27,7 @@ from mulvek.core.batch.kinds import KINDS
 from mulvek.core.batch.log import Log
 from mulvek.core.composition.materials import material
 from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.caramel.forecast import LEFT_SHARE, caramelise, opened
 from mulvek.core.planning.caramel.melting import melting
 from mulvek.core.planning.caramel.plan import KEEPS, CaramelPlan
@@ -236,7 +237,7 @@ def test_the_pan_on_the_scale_moves_the_minutes():
 def test_hands_are_asked_for_at_each_turn():
     def asked(made: Log, seconds: float) -> list[tuple[str, str, str]]:
         found = caramel_nudges(at(made, seconds), EPOCH_S + seconds)
-        assert all(n.act and n.due_at_s > EPOCH_S for n in found)
+        assert all(said(n.says) and n.due_at_s > EPOCH_S for n in found)
         return [(n.key, n.kind, n.answer) for n in found]
 
     assert asked(log(), 10) == [("colour", "care", "shade_seen"), ("stop", "hazard", "off")]

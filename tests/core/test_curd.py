@@ -17,6 +17,7 @@ from mulvek.core.equipment.pans import Pan
 from mulvek.core.equipment.quantities import Quantity
 from mulvek.core.equipment.vessels import Kadhai, Straight
 from mulvek.core.errors import BadInput, Impossible
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.curdle.acid import (
     COAGULANTS,
     buffer_scale,
@@ -399,14 +400,14 @@ def test_the_three_waits_and_the_three_drains_are_seen_at_once():
 
 
 def test_warnings_where_they_belong():
-    def said(**more):
-        return " ".join(c.title for c in curdle(plan(**more)).cautions)
+    def warned(**more):
+        return " ".join(said(c.says) for c in curdle(plan(**more)).cautions)
 
-    assert "weak curd" in said(milk=material("uht")) and "weak curd" not in said()
-    assert "Warm the sour whey" in said(coagulant="sour-curd") and "Warm the sour whey" not in said()
-    assert "tastes of the acid" in said(rinses=0, rinse_kg=0.0)
-    assert "iron" in said(pan=replace(POT, material="iron"))
-    assert "Hot curd scalds" in said()
+    assert "weak curd" in warned(milk=material("uht")) and "weak curd" not in warned()
+    assert "Warm the sour whey" in warned(coagulant="sour-curd") and "Warm the sour whey" not in warned()
+    assert "tastes of the acid" in warned(rinses=0, rinse_kg=0.0)
+    assert "iron" in warned(pan=replace(POT, material="iron"))
+    assert "Hot curd scalds" in warned()
 
 
 def test_from_the_wish_back_and_the_wait_for_a_temperature():
@@ -475,7 +476,7 @@ def test_straining_closes_thickens_and_sours():
     assert reached == sorted(reached)
     warm = strain(hang(place_c=27.0))
     assert warm.seconds.likely < f.seconds.likely and warm.acidity > f.acidity and warm.too_sour_s
-    assert "Two hours at most" in warm.cautions[0].title
+    assert "Two hours at most" in said(warm.cautions[0].says)
     slow = [strain(hang(cloth=c)).seconds.likely for c in sorted(CLOTHS, key=CLOTHS.__getitem__)]
     assert slow == sorted(slow)
     assert strain(hang(hung="weighted")).most_whey_kg > f.most_whey_kg > strain(hang(hung="sieve")).most_whey_kg

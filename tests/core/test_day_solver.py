@@ -21,6 +21,7 @@ from mulvek.core.day.search import Errand, search
 from mulvek.core.day.shift import moved
 from mulvek.core.day.solver import solve
 from mulvek.core.day.tasks import Day, Hob, Plan
+from mulvek.core.messages.catalogue import said
 from mulvek.language.day import fault_words
 from tests.days import feast, small_days, supper, table
 from tests.sizes import sized
@@ -131,9 +132,12 @@ def test_looking_goes_on_from_the_plan_that_is_shown():
 def test_what_others_hold_up_gets_more_to_spare_and_is_on_time_more_often():
     """By the first plan of a supper in which all is eaten at once, hands that are busy elsewhere make a sweet late."""
     first = next(improve(supper(), 1))
-    best = [plan for plan in search(Errand(day=supper(), seconds=3.0)) if isinstance(plan, Plan)][-1]
-    before, after = chances(supper(), first), chances(supper(), best)
-    assert before.all < 0.9 < after.all
+    before = after = chances(supper(), first)
+    assert before.all < 0.9
+    for plan in search(Errand(day=supper(), seconds=60.0)):  # two or three are enough, where nothing else runs
+        if isinstance(plan, Plan) and (after := chances(supper(), plan)).all > 0.9:
+            break
+    assert after.all > 0.9
     assert sum(after.late.values()) < sum(before.late.values())
     more = surer(supper(), first)
     for job, was in zip(more.jobs, supper().jobs, strict=True):
@@ -170,7 +174,7 @@ def test_a_step_that_is_moved_stays_there_and_the_rest_makes_room(day: Day, pick
         assert pins[key].hob == other
     after = settle(day, before, pins)
     if after is None:
-        assert fault_words((in_the_way(day, before, pins) or [""])[0]).endswith(".")
+        assert said(fault_words((in_the_way(day, before, pins) or [""])[0])).endswith(".")
         return
     assert faults(day, after) == []
     assert all((after.placed[k].start, after.placed[k].hob) == (p.start, p.hob) for k, p in pins.items())
@@ -220,7 +224,7 @@ def test_of_a_large_day_few_others_move(day):
     ],
 )
 def test_what_is_in_the_way_is_said(fault: str, says: str):
-    assert says in fault_words(fault)
+    assert says in said(fault_words(fault))
 
 
 # -- with room --------------------------------------------------------------------------------------------------------

@@ -51,7 +51,7 @@ def second_by_second(start: Composition, celsius: float, pan: Pan, fire: Fire) -
         capacity -= steam * float(heat_capacity_j_k(Composition(water=1.0), celsius))
         if warming / capacity < STALL_K_S:
             if celsius <= STALLS_ABOVE_C:
-                raise Impossible("burner", "never", "")
+                raise Impossible("burner", "flame-never-boils", celsius=celsius)
             break
         celsius += warming / capacity
         steam += rate

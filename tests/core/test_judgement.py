@@ -16,6 +16,7 @@ from mulvek.core.equipment.pans import Pan
 from mulvek.core.equipment.quantities import Measures, Quantity, parse
 from mulvek.core.equipment.vessels import Flared, Kadhai, Straight
 from mulvek.core.errors import Impossible
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.reduce.coconut import judge_split, split_index
 from mulvek.core.planning.reduce.compare import compare
 from mulvek.core.planning.reduce.dipstick import marks
@@ -135,7 +136,7 @@ def test_schools_do_what_cooks_say():
     bare = forecast(plan())
     assert lid.first_boil_s.likely < bare.first_boil_s.likely < slow.first_boil_s.likely
     assert lid.boil_steam_kg < bare.boil_steam_kg
-    assert "Lid off" in " ".join(c.title for c in lid.cautions)
+    assert "Lid off" in " ".join(said(c.says) for c in lid.cautions)
     wet = forecast(plan(wetted=True))
     assert np.all(wet.track.stir_s >= bare.track.stir_s) and np.any(wet.track.stir_s > bare.track.stir_s)
     iron = forecast(plan("rabri", pan=replace(KADHAI, material="iron")))
@@ -151,12 +152,12 @@ def test_enriching_says_how_to_do_it_and_what_it_brings():
         Addition(material("corn-starch"), grams(10), late=True),
     )
     f = forecast(plan(additions=more))
-    said = " ".join(f"{c.title} {c.text}" for c in f.cautions)
-    assert "40 g of cold milk" in said and "20 g of cold milk" in said and "brings 44.5 g of sugar" in said
+    told = " ".join(f"{said(c.says)} {said(c.says, 'text')}" for c in f.cautions)
+    assert "40 g of cold milk" in told and "20 g of cold milk" in told and "brings 44.5 g of sugar" in told
     assert f.cold.viscosity.likely > forecast(plan()).cold.viscosity.likely
     assert f.before.total == pytest.approx(2.14) and f.after.starch > 0
-    assert "curdle" in " ".join(c.title for c in forecast(plan(sugar_kind=material("jaggery"))).cautions)
-    assert "Honey" in " ".join(c.title for c in forecast(plan(sugar_kind=material("honey"))).cautions)
+    assert "curdle" in " ".join(said(c.says) for c in forecast(plan(sugar_kind=material("jaggery"))).cautions)
+    assert "Honey" in " ".join(said(c.says) for c in forecast(plan(sugar_kind=material("honey"))).cautions)
     with pytest.raises(Impossible) as caught:
         plan(additions=(Addition(material("double-cream"), grams(2500)),))
     assert caught.value.field == "additions"
@@ -205,7 +206,7 @@ def test_coconut_has_its_own_rules():
     )
     assert hot.judgement.split.planned > calm.judgement.split.gentle
     assert {n.key for n in calm.judgement.named} == {"coconut"}
-    assert "bare movement" in " ".join(c.title for c in calm.cautions)
+    assert "bare movement" in " ".join(said(c.says) for c in calm.cautions)
     assert forecast(plan()).judgement.split is None
     bare = material("coconut").parts
     plain = bare.with_water(bare.solids * (1 / 0.65 - 1))

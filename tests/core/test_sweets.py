@@ -37,6 +37,7 @@ from mulvek.core.equipment.quantities import Measures, in_cups
 from mulvek.core.equipment.slabs import grid_for, grid_of, slab_area_m2, slab_thick_m
 from mulvek.core.equipment.vessels import Kadhai
 from mulvek.core.errors import BadInput, Conflict, Impossible, KitchenError
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.curdle import soak as sk
 from mulvek.core.planning.reduce.hearth import Hearth
 from mulvek.core.planning.reduce.plan import Rate
@@ -165,7 +166,7 @@ def test_adding_a_sweet_is_adding_one_file(tmp_path: Path):
         )
     )
     assert f.pieces.likely >= 8 and {r.key for r in f.rows} >= {"honey", "cream-25"}
-    assert any("year" in c.title + c.text for c in f.cautions)  # honey brings its caution along
+    assert any("year" in said(c.says) + said(c.says, "text") for c in f.cautions)  # honey brings its caution along
     for wrong, where in (
         ("cream-25 = 0.1", "mix"),
         ("honey = 9", "finish"),

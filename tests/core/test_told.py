@@ -9,6 +9,7 @@ from mulvek.core.equipment.packs import Pack
 from mulvek.core.equipment.quantities import Measures
 from mulvek.core.equipment.vessels import Straight
 from mulvek.core.errors import BadInput, Impossible
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.own.account import Account, settle
 from mulvek.core.planning.own.along import along
 from mulvek.core.planning.own.beside import beside, next_time
@@ -158,7 +159,7 @@ def test_heats_and_times_of_the_work_go_into_its_steps():
 def test_what_cannot_be_read_says_so_and_is_kept(line: str, says: str):
     found = read_line(line, NAMES)
     assert found.kind == "note" and found.problem is not None
-    assert says in found.problem[0] and found.problem[1]
+    assert says in said(found.problem) and said(found.problem, "fix")
 
 
 @pytest.mark.parametrize(
@@ -236,20 +237,20 @@ def test_curds_as_weighed_or_as_such_milk_gives():
     hung = told("500 g yoghurt, hung overnight to 250 g", "80 g icing sugar", "gave 5 bowls, 320 g")
     assert hung.bases[0].made_kg == pytest.approx(0.25) and hung.bases[0].made_by == "hang"
     no_curd = told("2 L cow milk curdled, gave 1.5 kg", "gave 8 bowls")
-    assert no_curd.sums[0].problem is not None and "does not come of it" in no_curd.sums[0].problem[0]
+    assert no_curd.sums[0].problem is not None and "does not come of it" in said(no_curd.sums[0].problem)
 
 
 def test_weights_that_cannot_be_are_told_and_settle_nothing():
     more = told("1 L milk", "100 g sugar", "gave 2 kg")
     less = told("1 L milk", "100 g sugar", "gave 150 g")
     for account, says in ((more, "that went in"), (less, "solids")):
-        assert account.sums[2].problem is not None and says in account.sums[2].problem[0]
+        assert account.sums[2].problem is not None and says in said(account.sums[2].problem)
         assert not account.weighed and account.finished_kg == pytest.approx(account.into_bowl_kg * 0.975)
     assert told("it was fine").asks == ("in",)
     up = told("1 L milk to 3 L", "gave 8 bowls")
     assert up.sums[0].problem is not None
     deep = settle(read("1 L milk to 3 cm", "gave 8 bowls"), PANTRY, None)
-    assert deep.sums[0].problem is not None and "needs its pan" in deep.sums[0].problem[0]
+    assert deep.sums[0].problem is not None and "needs its pan" in said(deep.sums[0].problem)
     assert told("1 L milk to 1.2 cm", "gave 8 bowls").bases[0].made_kg == pytest.approx(0.54, abs=0.03)
 
 

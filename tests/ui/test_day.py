@@ -174,7 +174,7 @@ def test_a_day_that_cannot_fit_says_why_and_is_cured_with_a_touch(page: Page, ki
     expect(told(page)).to_contain_text("Kalakand needs")
     helps = page.get_by_label("What would help")
     cure = helps.get_by_role("button", name="Without the kalakand")
-    expect(cure).to_be_visible(timeout=40_000)
+    expect(cure).to_be_visible(timeout=120_000)
     expect(helps).to_contain_text("then all is on time")
     clean_in_both(page)
     cure.click()

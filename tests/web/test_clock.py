@@ -120,7 +120,7 @@ def test_when_it_cannot_be_written_nothing_moves(served, computer, monkeypatch):
     before = client.get(f"/api/batches/{batch}").json
 
     def full(*_args):
-        raise Unavailable("kitchen", "The disk is full.", "Make room on it.", 15.0)
+        raise Unavailable("kitchen", "disk-full", retry_s=15.0)
 
     monkeypatch.setattr("mulvek.web.clock.move_running", full)
     assert client.post("/api/clock/take", json={}).status_code == 503

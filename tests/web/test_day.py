@@ -10,7 +10,7 @@ import pytest
 from icalendar import Calendar
 from sqlalchemy import text
 
-from mulvek.core.equipment.quantities import say
+from mulvek.core.messages.figures import say
 from mulvek.files.day_papers import Act, Burns, DayPaper, day_sheets
 from mulvek.files.sheet import Line, Text
 from mulvek.web.day import paper_of

@@ -412,7 +412,7 @@ def test_a_full_disk_does_not_keep_a_device_from_looking(app, here, phone, clock
     from mulvek.core.errors import Unavailable
 
     def full(*_args, **_kw):
-        raise Unavailable("kitchen", "The disk is full.", "Make room.", 60.0)
+        raise Unavailable("kitchen", "disk-full", retry_s=60.0)
 
     monkeypatch.setattr(door.db, "writing", full)
     assert phone.get("/api/stove").status_code == 200

@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 
 from mulvek.core.batch.attention import Nudge
+from mulvek.core.messages.message import Message
 from mulvek.web.pages import ADDRESSES
 from mulvek.web.shared import shared_ts
 
@@ -60,8 +61,7 @@ def test_loudness_is_what_both_sides_agreed(case):
         episode="1",
         kind=case["kind"],
         due_at_s=1000.0,
-        act="Stir.",
-        strip="stir",
+        says=Message("stir-now"),
         answer="stirred",
         missed=case["missed"],
         hushed=case["hushed"],

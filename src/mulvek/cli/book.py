@@ -9,8 +9,8 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
 
-from ..core.equipment.quantities import say
 from ..core.errors import BadInput
+from ..core.messages.figures import say
 from ..core.ranges import Range
 from .keeping import there
 from .mend import answer, say_causes
@@ -77,9 +77,9 @@ def _list(db: Any, args: argparse.Namespace) -> tuple[Any, Callable[[Any], None]
     from ..web.book import PageQuery, listed
 
     if not 1 <= args.limit <= 100:
-        raise BadInput("limit", f"{args.limit} lines are not told at once.", "Ask for 1 to 100.")
+        raise BadInput("limit", "limit-of-lines", limit=args.limit)
     if args.year is not None and not 1990 <= args.year <= 2200:
-        raise BadInput("year", f"There was no {args.year} here.", "Give a year, as 2027.")
+        raise BadInput("year", "no-such-year", year=args.year)
     asked = {name: getattr(args, name) for name in ("limit", "find", "kind", "wrong", "year")}
     query = PageQuery.model_validate(asked)
     return listed(db, query, time.time()), _say_list

@@ -66,12 +66,12 @@ def _read(file: str) -> DayFileIn:
         text = sys.stdin.read() if file == "-" else Path(file).read_text(encoding="utf-8")
         return DayFileIn.model_validate(json.loads(text))
     except OSError as error:
-        raise BadInput("file", f"{file} cannot be read.", "Name a JSON file, or - for standard input.") from error
+        raise BadInput("file", "json-file-unreadable", file=file) from error
     except ValidationError as error:
         first = error.errors()[0]
-        raise BadInput(".".join(map(str, first["loc"])), f"{first['msg']}.", "See /openapi.json, DayIn.") from error
+        raise BadInput(".".join(map(str, first["loc"])), "day-json-invalid", why=first["msg"]) from error
     except ValueError as error:
-        raise BadInput("file", "That is no JSON.", "Write the day as an object.") from error
+        raise BadInput("file", "not-json") from error
 
 
 def _day(args: argparse.Namespace) -> int:
@@ -90,9 +90,7 @@ def _day(args: argparse.Namespace) -> int:
         if told.said and args.seconds and not args.json:
             print(SAID[told.said])
     if best is None:
-        raise BadInput(
-            "sweets", "No order was found in which all of it can be made.", "Begin earlier, or serve later."
-        )
+        raise BadInput("sweets", "day-without-order-cli")
     if not args.json:
         _say(best)
     return 0

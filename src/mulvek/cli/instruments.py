@@ -31,13 +31,13 @@ def _checked(args: argparse.Namespace) -> list[str]:
     channels = [c.strip() for c in args.only.split(",")] if args.only else list(CHANNELS)
     for channel in channels:
         if channel not in CHANNELS:
-            raise BadInput("only", f"There is no “{channel}”.", f"Use some of: {', '.join(CHANNELS)}.")
+            raise BadInput("only", "no-channel", channel=channel, channels=tuple(CHANNELS))
     if args.level not in LEVELS:
-        raise BadInput("level", "There is no such level.", "Choose 1, 2, 3 or 4.")
+        raise BadInput("level", "no-rehearsal-level")
     if not 1 <= args.speed <= 60:
-        raise BadInput("speed", "It runs 1 to 60 times as fast as the clock.", "Give 1 to 60.")
+        raise BadInput("speed", "speed-out-of-reach")
     if not 0 <= args.drop_outs <= 1:
-        raise BadInput("drop-outs", "That is no share.", "Give 0 to 1.")
+        raise BadInput("drop-outs", "drop-outs-no-share")
     return channels
 
 
@@ -54,7 +54,7 @@ def _run(args: argparse.Namespace) -> None:
         try:
             text = args.replay.read_text(encoding="utf-8")
         except (OSError, UnicodeDecodeError) as error:
-            raise BadInput("replay", f"{args.replay} cannot be read.", "Name a CSV file.") from error
+            raise BadInput("replay", "replay-file-unreadable", replay=args.replay) from error
         bench = Replay(from_csv(text), args.speed)
     else:
         bench = PanBench(channels, level=args.level, seed=args.seed, speed=args.speed, drop_outs=args.drop_outs)

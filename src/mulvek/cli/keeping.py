@@ -32,7 +32,7 @@ def there(args: argparse.Namespace) -> Path:
     """:raises BadInput: field "data"."""
     path = data_file(args.data, args.demo)
     if not path.is_file():
-        raise BadInput("data", f"There is no {path.name} in {path.parent}.", "Name its folder with --data.")
+        raise BadInput("data", "no-kitchen-file-in", file=path.name, folder=str(path.parent))
     return path
 
 
@@ -42,7 +42,7 @@ def _backup(args: argparse.Namespace) -> None:
 
     path = there(args)
     if args.to.resolve() == path.resolve():
-        raise BadInput("to", "That is the kitchen’s file itself.", "Give the copy another name.")
+        raise BadInput("to", "copy-onto-itself")
     copy_file(path, args.to)
     copied = Photos(path).copy_to(Photos(args.to))
     print(f"{args.to}: {_said(check(args.to))}{_with(copied)}.")

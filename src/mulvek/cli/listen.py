@@ -130,10 +130,6 @@ def _bind(host: str, port: int) -> socket.socket:
     except (OSError, OverflowError) as error:
         bound.close()
         if isinstance(error, OSError) and error.errno == errno.EADDRINUSE:
-            raise BadInput(
-                "port", f"Port {port} is taken.", f"Stop what is there, or try --port {port + 1}."
-            ) from error
-        raise BadInput(
-            "host", f"Nothing can be served at {host}:{port}.", "Give another --host or --port."
-        ) from error
+            raise BadInput("port", "port-taken", port=port, next=port + 1) from error
+        raise BadInput("host", "address-unusable", host=host, port=port) from error
     return bound

@@ -25,7 +25,7 @@ def answer(text: str) -> tuple[str, float]:
     try:
         return reading.strip(), either[value.strip()] if value.strip() in either else float(value)
     except ValueError:
-        raise BadInput("said", f"“{text}” is no answer.", "Write chhena-water=67 or seams=yes.") from None
+        raise BadInput("said", "answer-unreadable", text=text) from None
 
 
 def _mend(args: argparse.Namespace) -> int:

@@ -27,19 +27,19 @@ class NoLarder:
         self.own_sweets: Mapping[str, Sweet] = {}
 
     def milk(self, milk_id: int) -> Material:
-        raise BadInput("milk", f"There is no Larder here to find milk {milk_id} in.", "Give its name or label.")
+        raise BadInput("milk", "no-larder-for-milk", milk_id=milk_id)
 
     def pan(self, pan_id: int) -> Pan:
-        raise BadInput("pan", f"There is no Larder here to find pan {pan_id} in.", "Give its measures.")
+        raise BadInput("pan", "no-larder-for-pan", pan_id=pan_id)
 
     def burner(self, burner_id: int) -> Burner:
-        raise BadInput("burner", f"There is no Larder here to find burner {burner_id} in.", "Give its kind.")
+        raise BadInput("burner", "no-larder-for-burner", burner_id=burner_id)
 
     def kitchen(self) -> Kitchen:
         return self._kitchen
 
     def ingredient(self, ingredient_id: int) -> Material:
-        raise BadInput("additions", f"There is no Larder here to find number {ingredient_id} in.", "Give its name.")
+        raise BadInput("additions", "no-larder-for-ingredient", ingredient_id=ingredient_id)
 
     def curd_yield(self, milk_id: int) -> tuple[float, int]:
         return 0.0, 0

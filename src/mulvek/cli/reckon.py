@@ -94,7 +94,7 @@ def _addition(text: str) -> dict[str, Any]:
 
 def _words(args: argparse.Namespace) -> dict[str, Any]:
     if (args.fat is None) != (args.snf is None):
-        raise BadInput("milk", "A label needs both --fat and --snf.", "Give both, in g per 100 g.")
+        raise BadInput("milk", "label-needs-both")
     milk: Any = args.milk
     if args.fat is not None:
         species = "buffalo" if args.milk == "buffalo" else "cow"
@@ -143,7 +143,7 @@ def _reckon_reduce(args: argparse.Namespace) -> int:
     except ValidationError as error:
         first = error.errors(include_url=False)[0]
         field = ".".join(str(part) for part in first["loc"]) or "plan"
-        raise BadInput(field, f"{first['msg']}.", "See mulvek reckon reduce --help.") from None
+        raise BadInput(field, "reduce-option-invalid", why=first["msg"]) from None
     answer = ForecastOut.of(forecast(read_plan(words, NoLarder())))
     print(answer.model_dump_json(indent=2) if args.json else _sentence(answer))
     return 0
@@ -197,8 +197,9 @@ def _materials(args: argparse.Namespace) -> int:
 def _pan(args: argparse.Namespace) -> int:
     import json
 
-    from ..core.equipment.quantities import parse, say
+    from ..core.equipment.quantities import parse
     from ..core.equipment.vessels import capacity_m3, surface_m2
+    from ..core.messages.figures import say
     from ..wire.pans import PanIn
 
     body = {"name": "the pan", "shape": read_pan_measures(args.pan)}
@@ -208,7 +209,7 @@ def _pan(args: argparse.Namespace) -> int:
         q = parse(words, default_unit="ml", allow=("volume", "length"), field="at")
         depth = q.value if q.dimension == "length" else float(pan.shape.depth_m(q.value))
         if not 0 <= depth <= pan.shape.height_m + 1e-9 or (q.dimension == "volume" and q.value > brim * 1.001):
-            raise BadInput("at", f"{q.understood} does not fit: it holds {say(brim, 'volume')}.", "Ask for less.")
+            raise BadInput("at", "more-than-brim", q=q.understood, brim=brim)
         rows.append(
             {
                 "depth_m": round(depth, 6),

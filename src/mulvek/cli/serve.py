@@ -48,7 +48,7 @@ def _serve(args: argparse.Namespace) -> None:
     keep = _retention(args.keep)
     beyond = args.host not in ("", "127.0.0.1", "localhost")
     if (args.tls or beyond or args.name) and not args.home:
-        raise BadInput("home", "That is for the home network.", "Say --home too: devices are then let in one by one.")
+        raise BadInput("home", "only-with-home")
     _writable(path.parent)
     lock = Lock(path)
     try:
@@ -105,7 +105,7 @@ def _retention(text: str) -> Any:
         if min(days, weeks, months) < 0 or days < 1 or max(days, weeks, months) > 1000:
             raise ValueError(text)
     except ValueError as error:
-        raise BadInput("keep", f"“{text}” says not how many.", "Give days, weeks, months: 7,4,12.") from error
+        raise BadInput("keep", "copies-kept-unreadable", text=text) from error
     return Retention(days, weeks, months)
 
 
@@ -117,5 +117,5 @@ def _writable(folder: Path) -> None:
         probe.touch()
         probe.unlink()
     except OSError as error:
-        text = f"Nothing can be written to {folder}: {error.strerror}."
-        raise Unavailable("data", text, "Let Mulvek write there, make room, or name another folder.", 60.0) from error
+        why = error.strerror or str(error)
+        raise Unavailable("data", "folder-not-writable", folder=str(folder), why=why, retry_s=60.0) from error

@@ -76,7 +76,7 @@ def _words(args: argparse.Namespace) -> dict[str, Any]:
         try:
             changes[place.strip()] = float(value)
         except ValueError:
-            raise BadInput("change", f"“{text}” is no change.", "Write finish.white-sugar=14.") from None
+            raise BadInput("change", "change-unreadable", text=text) from None
     have = []
     for text in args.have:
         what, _, amount = text.strip().partition(" ")
@@ -151,7 +151,7 @@ def _sweet(args: argparse.Namespace) -> int:
 def _freeze(args: argparse.Namespace) -> int:
     a = _answer(args)
     if a.frozen is None:
-        raise BadInput("sweet", f"{a.name.capitalize()} is not frozen.", "Ask for kulfi, or an own frozen sweet.")
+        raise BadInput("sweet", "sweet-not-frozen", a=a.name)
     if args.json:
         print(a.frozen.model_dump_json(indent=2))
         return 0
@@ -216,7 +216,7 @@ def _syrup(args: argparse.Namespace) -> int:
 def _told_words(args: argparse.Namespace) -> dict[str, Any]:
     answers = dict(pair.partition("=")[::2] for pair in args.answer)
     if not all(place.isdecimal() and int(place) for place in answers):
-        raise BadInput("answer", "Which line is answered?", "Write --answer 2=heaped for the second line.")
+        raise BadInput("answer", "answer-names-no-line")
     return {
         "name": args.name,
         "lines": args.lines,

@@ -41,7 +41,7 @@ def read_pan_measures(text: str) -> dict[str, Any]:
             return found
     if kind == "measured" and (poured := _poured(words)):
         return poured
-    raise BadInput("pan", f"I cannot read the pan “{text}”.", f"Give its {PAN_HELP}.")
+    raise BadInput("pan", "pan-unreadable", text=text, pan_help=PAN_HELP)
 
 
 def _poured(words: str) -> dict[str, Any] | None:
@@ -73,4 +73,4 @@ def read_body(model: Any, args: argparse.Namespace, words: Callable[[argparse.Na
     except ValidationError as error:
         first = error.errors(include_url=False)[0]
         field = ".".join(str(part) for part in first["loc"]) or "plan"
-        raise BadInput(field, f"{first['msg']}.", "See --help.") from None
+        raise BadInput(field, "option-invalid", why=first["msg"]) from None

@@ -2,7 +2,7 @@
 
 from textwrap import wrap
 
-from ..core.equipment.quantities import say
+from ..core.messages.figures import say
 from ..core.planning.reduce.dipstick import Mark, marks
 from ..core.planning.reduce.forecast import Forecast
 from .sheet import BLUE, Line, Sheet, Text

@@ -13,8 +13,9 @@ from datetime import UTC, datetime
 
 from ..core.batch.channels import CHANNELS
 from ..core.batch.events import Event, Reading, ReadingKind, standing
-from ..core.equipment.quantities import Dimension, parse
+from ..core.equipment.quantities import parse
 from ..core.errors import BadInput, KitchenError
+from ..core.messages.figures import Dimension
 
 COLUMNS = ("time", "source", "what", "value", "unit")
 COOK, STREAM = "cook", " stream"
@@ -93,10 +94,10 @@ def read_readings(text: str, now_s: float) -> list[Row]:
     try:
         head = [name.strip().lower() for name in next(lines, [])]
     except csv.Error as error:
-        raise BadInput("csv", "This is no CSV.", "Save it as comma-separated text.") from error
+        raise BadInput("csv", "not-csv") from error
     missing = [name for name in COLUMNS if name not in head]
     if missing:
-        raise BadInput("csv", f"Line 1 lacks the column “{missing[0]}”.", f"The columns are: {', '.join(COLUMNS)}.")
+        raise BadInput("csv", "csv-lacks-column", missing=missing[0], columns=tuple(COLUMNS))
     found: list[Row] = []
     try:
         for cells in lines:
@@ -104,31 +105,33 @@ def read_readings(text: str, now_s: float) -> list[Row]:
                 row = dict(zip(head, (cell.strip() for cell in cells), strict=False))
                 found.append(_row(lines.line_num, {name: row.get(name, "") for name in COLUMNS}, now_s))
     except csv.Error as error:
-        raise BadInput("csv", f"Line {lines.line_num} is no CSV: {error}.", "Mend its quotation marks.") from error
+        raise BadInput("csv", "csv-line-broken", line=lines.line_num, error=str(error)) from error
     return found
 
 
 def wrong(line: int, error: KitchenError) -> BadInput:
     """The same error, told of its line."""
-    return BadInput("csv", f"Line {line}: {error.message}", error.fix)
+    return BadInput("csv", "csv-line-wrong", line=line, why=error.says)
 
 
 def _row(line: int, row: Mapping[str, str], now_s: float) -> Row:
     try:
         at, source, what = _when(row["time"], now_s), row["source"] or COOK, row["what"].lower()
         if what not in _OUT:
-            raise BadInput("what", f"There is no reading called “{row['what']}”.", f"Use one of: {', '.join(_OUT)}.")
+            raise BadInput("what", "csv-no-such-reading", what=row["what"], readings=tuple(_OUT))
         value = _value(what, row["value"], row["unit"])
         if source.endswith(STREAM):
             channel = source.removesuffix(STREAM)
             if _STREAMED.get(channel) != what:
-                raise BadInput("source", f"“{source}” sends no {what}.", f"Channels: {', '.join(CHANNELS)}.")
+                raise BadInput("source", "csv-no-such-channel", source=source, what=what, channels=tuple(CHANNELS))
             limits = CHANNELS[channel]
             if not limits.low <= value <= limits.high:
-                raise BadInput("value", f"A {limits.name} never shows {row['value']} {row['unit']}.", "Mend it.")
+                raise BadInput(
+                    "value", "csv-beyond-instrument", channel=limits.name, value=row["value"], unit=row["unit"]
+                )
             return Row(line, at, None, channel, value)
         if what not in _KINDS or (source != COOK and source not in CHANNELS):
-            raise BadInput("source", f"“{source}” reads no {what}.", f"Write {COOK}, or a channel.")
+            raise BadInput("source", "csv-not-read-by-cook", source=source, what=what, cook=COOK)
         return Row(line, at, Reading(_KINDS[what], value, by="" if source == COOK else source))
     except KitchenError as error:
         raise wrong(line, error) from error
@@ -141,10 +144,9 @@ def _when(text: str, now_s: float) -> float:
     except (ValueError, OverflowError):
         at = None
     if at is None:
-        raise BadInput("time", f"“{text}” is no time.", "Write it like 2026-05-02T16:30:00Z, with its zone.")
+        raise BadInput("time", "csv-time-unreadable", text=text)
     if not 0 <= at <= now_s + AHEAD_S:
-        text = f"{text} lies {'in the future' if at > 0 else 'before 1970'}."
-        raise BadInput("time", text, "Mend the year, or the clock of what wrote it.")
+        raise BadInput("time", "csv-time-out-of-reach", text=text, when="ahead" if at > 0 else "long-ago")
     return at
 
 
@@ -155,8 +157,8 @@ def _value(what: str, text: str, unit: str) -> float:
     if what in _READ:
         return parse(f"{text} {unit}", default_unit=_OUT[what][0], allow=(_READ[what],), field="value").value
     if unit not in ("", _OUT[what][0]):
-        raise BadInput("unit", f"A {what} is not in “{unit}”.", f"Use {_OUT[what][0]}.")
+        raise BadInput("unit", "csv-unit-wrong", what=what, unit=unit, out=_OUT[what][0])
     try:
         return float(text)
     except ValueError as error:
-        raise BadInput("value", f"“{text}” is no number.", "Write a number.") from error
+        raise BadInput("value", "csv-no-number", text=text) from error

@@ -37,7 +37,7 @@ def read_line(text: str) -> Line:
         if not (0 <= n <= MOST_LINES and 0 <= at_s <= LONGEST_ON_S):
             raise ValueError("no line is numbered or timed so")
     except (ValueError, TypeError, KeyError, AttributeError, OverflowError, RecursionError) as error:
-        raise BadInput("line", "The instrument sends lines of another kind.", f"It must speak {FORMAT}.") from error
+        raise BadInput("line", "lines-of-another-kind", format=FORMAT) from error
     kept = {key: v for key, v in values.items() if CHANNELS[key].low <= v <= CHANNELS[key].high}
     return Line(n, at_s, kept)
 
@@ -58,14 +58,14 @@ def from_csv(text: str) -> list[Line]:
     rows = csv.DictReader(io.StringIO(text))
     names = set(rows.fieldnames or ())
     if "at_s" not in names or not names & CHANNELS.keys():
-        raise BadInput("csv", "Line 1 names no columns of ours.", f"Use at_s and some of: {', '.join(CHANNELS)}.")
+        raise BadInput("csv", "lines-without-columns", channels=tuple(CHANNELS))
     found: list[Line] = []
     for i, row in enumerate(rows):
         try:
             values = {key: float(row[key]) for key in CHANNELS if row.get(key)}
             found.append(Line(i + 1, float(row["at_s"]), values))
         except (ValueError, TypeError) as error:
-            raise BadInput("csv", f"Line {rows.line_num} holds something that is no number.", "Mend it.") from error
+            raise BadInput("csv", "lines-no-number", line_num=rows.line_num) from error
         if i and found[-1].at_s <= found[-2].at_s:
-            raise BadInput("csv", f"Line {rows.line_num} goes back in time.", "Keep at_s rising.")
+            raise BadInput("csv", "lines-back-in-time", line_num=rows.line_num)
     return found

@@ -7,15 +7,12 @@ from ..core.batch.attention import Attention, Hushed, Missed, Snoozed
 from ..core.batch.channels import CHANNELS
 from ..core.batch.curd_run import CurdState
 from ..core.batch.events import (
-    Abandoned,
     AcidPoured,
     Added,
     BaseWeighed,
-    Begun,
     Carried,
     Event,
     FaultFound,
-    FirstBoil,
     FlameChanged,
     Gone,
     HandDid,
@@ -23,39 +20,34 @@ from ..core.batch.events import (
     Judged,
     LeftWeighed,
     LidMoved,
-    Lit,
     MilkAdded,
     Note,
-    Off,
     PanSwapped,
     PartTaken,
-    Paused,
     PiecesCounted,
     Poured,
     PouredInto,
     Reading,
-    Resumed,
     RowWeighed,
-    Scraped,
     ShadeMoved,
     ShadeSeen,
-    SkinFolded,
     StepBegun,
     StepDone,
     StepWeighed,
-    Stirred,
     StopMoved,
     SugarIn,
     SugarPlanned,
     Taken,
     Weighed,
     WheyWeighed,
+    kind_of,
 )
 from ..core.batch.fold import Fusion
 from ..core.batch.running import BatchState
 from ..core.batch.sweet_run import SweetRun, base_step, is_of
-from ..core.equipment.quantities import say
 from ..core.mending.faults import faults
+from ..core.messages.catalogue import said, stands
+from ..core.messages.message import Message
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGES
 from .slugs import spoken
@@ -83,188 +75,178 @@ class Told:
 
     def row(self, number: int) -> str:
         rows = self.plan.rows if isinstance(self.plan, SweetRun) else ()
-        return rows[number].name if number < len(rows) else "a line"
+        return rows[number].name if number < len(rows) else said(Message("happened-a-line"))
 
     @property
     def piece(self) -> tuple[str, str]:
-        return (self.plan.one, self.plan.many) if isinstance(self.plan, SweetRun) else ("piece", "pieces")
+        if isinstance(self.plan, SweetRun):
+            return self.plan.one, self.plan.many
+        return said(Message("happened-piece")), said(Message("happened-pieces"))
 
     @property
     def acid_unit(self) -> str:
         return self.state.curdle.acid.unit if isinstance(self.state, CurdState) and self.state.curdle else "ml"
 
 
-PLAIN: dict[type, str] = {
-    Begun: "begun",
-    Lit: "lit",
-    FirstBoil: "first boil",
-    Stirred: "stirred",
-    Scraped: "scraped the sides",
-    Off: "taken off",
-    Paused: "off the fire for a while",
-    Resumed: "back on the fire",
-    Abandoned: "given up",
-    SkinFolded: "skin folded in",
-}
-
-
 def sentence(event: Event, told: Told) -> str:
     """What happened, in words."""
+    return said(message(event, told))
+
+
+def message(event: Event, told: Told) -> Message:
+    """What happened. What tells nothing but its kind has a message by that alone."""
     match event.what:
         case Reading() as reading:
-            fused = told.fusion(event.id)
-            return _read(reading) + (f", {changed(fused, told.plan)}" if fused else "")
-        case SugarIn(mass_kg):
-            return f"{say(mass_kg, 'mass')} of sugar in"
-        case FlameChanged(flame):
-            return f"{flame} flame"
-        case Weighed(mass_kg):
-            return f"gave {say(mass_kg, 'mass')}"
+            fused, read = told.fusion(event.id), _read(reading)
+            return Message("happened-changed", read=read, change=changed(fused, told.plan)) if fused else read
         case Note(text, about):
-            return _ABOUT[about] + text
+            return Message(f"happened-note-{about or 'of-it'}", text=text)
         case FaultFound(fault=key, cause=cause):
             return _found(key, cause)
         case Judged(how):
-            return f"cold it was {spoken(how)}"
-        case StepBegun(step):
-            return f"{told.step(event, step)}: begun"
-        case StepDone(step):
-            return f"{told.step(event, step)}: done"
-        case StepWeighed(step, mass_kg, late_in):
-            short = "" if late_in else ", before the last of it went in"
-            return f"{told.step(event, step)}: {say(mass_kg, 'mass')} in the pan{short}"
+            return Message("happened-judged", how=spoken(how))
         case Poured(amount, clear):
-            return f"{amount * 1e3:.0f} {told.acid_unit} of acid in{', the whey runs clear' if clear else ''}"
-        case WheyWeighed(mass_kg):
-            return f"{say(mass_kg, 'mass')} of whey"
-        case RowWeighed(row, mass_kg):
-            return f"{say(mass_kg, 'mass')} of {told.row(row)} weighed"
-        case BaseWeighed(mass_kg=mass_kg) as base:
-            then = f", {say(base.told_kg.likely, 'mass')} of the sweet from it" if base.told_kg else ""
-            gave = (
-                f"{say(mass_kg, 'mass')} of {base.taken_from}" if base.taken_from else f"gave {say(mass_kg, 'mass')}"
-            )
-            return f"{told.step(event, base_step(base.slot))}: {gave}{then}"
-        case Taken(mass_kg=mass_kg, name=name):
-            return f"{say(mass_kg, 'mass')} of it into {name}"
-        case Gone(why, of):
-            return _GONE[why].replace("what was left", f"the {of}" if of else "what was left")
+            key = "happened-poured-clear" if clear else "happened-poured"
+            return Message(key, amount=amount * 1e3, unit=told.acid_unit)
         case ShadeSeen(shade):
-            return f"it looks {spoken(shade)}"
+            return Message("happened-shade-seen", shade=spoken(shade))
         case ShadeMoved(shade):
-            return f"to {spoken(shade)} instead"
-        case Added(what, mass_kg):
-            return f"{say(mass_kg, 'mass')} of {_ADDED[what]} in"
-        case LeftWeighed(of, mass_kg):
-            return f"{say(mass_kg, 'mass')} of {of} left over"
+            return Message("happened-shade-moved", shade=spoken(shade))
+        case Gone(why, of):
+            return Message(f"happened-gone-{why}", of=of or "rest")
         case PiecesCounted(count):
-            return f"{count} {told.piece[count != 1]}"
+            return Message("happened-counted", count=count, pieces=told.piece[count != 1])
+        case StepBegun() | StepDone() | StepWeighed() | BaseWeighed():
+            return _of_step(event, told)
         case Missed() | Snoozed() | Hushed() as attention:
             return _of_attention(attention)
+        case what:
+            return _of_mass(what, told) or _of_change(what) or Message(f"happened-{kind_of(what).replace('_', '-')}")
+
+
+def _of_step(event: Event, told: Told) -> Message:
+    match event.what:
+        case StepBegun(step):
+            return Message("happened-step-begun", step=told.step(event, step))
+        case StepDone(step):
+            return Message("happened-step-done", step=told.step(event, step))
+        case StepWeighed(step, mass_kg, late_in):
+            key = "happened-step-weighed" if late_in else "happened-step-weighed-before-last"
+            return Message(key, step=told.step(event, step), mass_kg=mass_kg)
+        case BaseWeighed(mass_kg=mass_kg) as base:
+            key = "happened-base-taken" if base.taken_from else "happened-base-weighed"
+            step = told.step(event, base_step(base.slot))
+            gave = Message(key, step=step, mass_kg=mass_kg, of=base.taken_from)
+            if base.told_kg is None:
+                return gave
+            return Message("happened-base-for", gave=gave, sweet_kg=base.told_kg.likely)
         case _:
-            return PLAIN.get(type(event.what)) or _of_change(event.what)
+            raise AssertionError(event.what)
 
 
-_ADDED = {"butter": "butter", "milk": "milk", "condensed": "condensed milk"}
-_ABOUT = {"": "", "cold": "when cold: ", "guests": "who ate it said: "}
-_GONE = {
-    "used-up": "what was left is used up",
-    "spoiled": "what was left was thrown away: spoiled",
-    "spilt": "what was left was spilt",
-    "not-liked": "what was left was thrown away: nobody liked it",
-}
+def _of_mass(what: Any, told: Told) -> Message | None:
+    """What was weighed on its way in or out."""
+    match what:
+        case SugarIn(mass_kg):
+            return Message("happened-sugar-in", mass_kg=mass_kg)
+        case Weighed(mass_kg):
+            return Message("happened-weighed", mass_kg=mass_kg)
+        case WheyWeighed(mass_kg):
+            return Message("happened-whey", mass_kg=mass_kg)
+        case RowWeighed(row, mass_kg):
+            return Message("happened-row-weighed", mass_kg=mass_kg, row=told.row(row))
+        case Taken(mass_kg=mass_kg, name=name):
+            return Message("happened-taken", mass_kg=mass_kg, into=name)
+        case Added(part, mass_kg):
+            return Message(f"happened-added-{part}", mass_kg=mass_kg)
+        case LeftWeighed(of, mass_kg):
+            return Message("happened-left-weighed", mass_kg=mass_kg, of=of)
+        case MilkAdded(mass_kg):
+            return Message("happened-milk-added", mass_kg=mass_kg)
+        case AcidPoured(mass_kg):
+            return Message("happened-acid-poured", mass_kg=mass_kg)
+        case SugarPlanned(mass_kg):
+            if not mass_kg:
+                return Message("happened-no-sugar-planned")
+            return Message("happened-sugar-planned", mass_kg=mass_kg)
+        case _:
+            return None
 
 
-def _found(key: str, cause: str) -> str:
+def _of_change(what: Any) -> Message | None:
+    """What is otherwise from then on."""
+    match what:
+        case FlameChanged(flame):
+            return Message("happened-flame-changed", flame=flame)
+        case StopMoved(stop):
+            return Message("happened-stop-moved", stop=stop.text)
+        case PanSwapped(pan):
+            return Message("happened-pan-swapped", pan=pan.name)
+        case PartTaken(share, to_batch):
+            return Message("happened-part-taken", percent=share * 100, batch=to_batch)
+        case Carried(from_batch):
+            return Message("happened-carried", batch=from_batch)
+        case Joined(from_batch=from_batch):
+            return Message("happened-joined", batch=from_batch)
+        case PouredInto(to_batch):
+            return Message("happened-poured-into", batch=to_batch)
+        case LidMoved(on):
+            return Message("happened-lid-on" if on else "happened-lid-off")
+        case HandDid(do, flame=flame):
+            return (
+                Message("happened-flame-changed", flame=flame)
+                if flame
+                else Message("happened-hand-did", do=spoken(do))
+            )
+        case _:
+            return None
+
+
+def _found(key: str, cause: str) -> Message:
     """What was found wrong; a fault that this release does not know keeps its slug."""
     known = faults().get(key)
     if known is None:
-        return spoken(key)
+        return Message("happened-fault", fault=spoken(key))
     why = next((one.why for one in known.causes if one.key == cause), "")
-    return f"{known.title}: {why}" if why else known.title
+    if why:
+        return Message("happened-fault-for", fault=known.title, why=why)
+    return Message("happened-fault", fault=known.title)
 
 
-def _of_change(what: Any) -> str:
-    match what:
-        case StopMoved(stop):
-            return f"stop at {stop.text} instead"
-        case SugarPlanned(mass_kg):
-            return f"{say(mass_kg, 'mass')} of sugar planned" if mass_kg else "no sugar planned"
-        case MilkAdded(mass_kg):
-            return f"{say(mass_kg, 'mass')} of milk added"
-        case PanSwapped(pan):
-            return f"moved into {pan.name}"
-        case PartTaken(share, to_batch):
-            return f"{share * 100:.0f} % taken out into batch {to_batch}"
-        case Carried(from_batch):
-            return f"parted from batch {from_batch}"
-        case Joined(from_batch=from_batch):
-            return f"batch {from_batch} poured in"
-        case PouredInto(to_batch):
-            return f"poured into batch {to_batch}"
-        case LidMoved(on):
-            return "lid on" if on else "lid off"
-        case AcidPoured(mass_kg):
-            return f"{say(mass_kg, 'mass')} of lemon juice in"
-        case HandDid(do, flame=flame):
-            return f"{flame} flame" if flame else spoken(do)
-        case _:
-            return ""
-
-
-def _of_attention(said: Attention) -> str:
-    match said:
+def _of_attention(attention: Attention) -> Message:
+    match attention:
         case Missed(nudge):
-            return f"{_NUDGED.get(nudge, nudge)} was missed"
+            return Message("happened-missed", nudge=_nudged(nudge))
         case Snoozed(nudge, _, seconds):
-            return f"{_NUDGED.get(nudge, nudge)} put off {max(1, round(seconds / 60))} min"
+            return Message("happened-snoozed", nudge=_nudged(nudge), minutes=max(1, round(seconds / 60)))
         case Hushed(on):
-            return "sounds off for what can wait" if on else "sounds on again"
+            return Message("happened-hushed" if on else "happened-heard-again")
 
 
-_NUDGED = {
-    "stir": "the stir",
-    "scrape": "the scraping",
-    "boilover": "the watch for the boil",
-    "flame": "turning down",
-    "check": "a reading",
-    "chill": "the chilling",
-    "sugar": "the sugar",
-    "stop": "the stop",
-    "paused": "the pause",
-    "colour": "the shade",
-    "pour": "the next pour",
-}
+def _nudged(nudge: str) -> Message | str:
+    key = f"nudged-{nudge}"
+    return Message(key) if stands(key) else nudge
 
 
-def _read(reading: Reading) -> str:
+def _read(reading: Reading) -> Message:
     if reading.by in CHANNELS:
-        return f"the {CHANNELS[reading.by].name}: {_read(replace(reading, by=''))}"
-    match reading.how:
-        case "depth":
-            return f"read {say(reading.value, 'length')}"
-        case "weight":
-            return f"weighed {say(reading.value, 'mass')} in the pan"
-        case "volume":
-            return f"measured {say(reading.value, 'volume')}"
-        case "spoon":
-            return f"on the spoon it {STAGES[int(reading.value)]}"
-        case "temperature":
-            return f"read {reading.value:.1f} °C"
-        case "brix":
-            return f"read {reading.value:.1f} °Bx"
+        by_itself = _read(replace(reading, by=""))
+        return Message("happened-read-by", instrument=CHANNELS[reading.by].name, read=by_itself)
+    if reading.how == "spoon":
+        return Message("happened-read-spoon", stage=STAGES[int(reading.value)])
+    return Message(f"happened-read-{reading.how}", value=reading.value)
 
 
 RATE_TOLD, MINUTES_TOLD_S = 0.03, 45.0
 
 
-def changed(fused: Fusion, plan: ReducePlan) -> str:
-    """What a reading changed, and why, in words."""
-    minutes = round(abs(fused.later_s) / 60)
+def changed(fused: Fusion, plan: ReducePlan) -> Message:
+    """What a reading changed, and why."""
+    minutes, later = round(abs(fused.later_s) / 60), fused.later_s > 0
     if abs(fused.later_s) < MINUTES_TOLD_S:
         before, after = fused.half_width_s
-        return "as I thought" + (f", now ±{after / 60:.0f} min" if before - after > 30 else "")
-    later = f"{minutes} min {'later' if fused.later_s > 0 else 'sooner'} than I thought"
-    if abs(fused.rate_ratio - 1) >= RATE_TOLD and (fused.rate_ratio < 1) == (fused.later_s > 0):
-        return f"{later}: the flame is {'weaker' if fused.rate_ratio < 1 else 'stronger'} than {plan.flame}"
-    return f"{later}: there was {'more' if fused.later_s > 0 else 'less'} in the pan"
+        return Message("changed-surer", minutes=after / 60) if before - after > 30 else Message("changed-nothing")
+    way = "later" if later else "sooner"
+    if abs(fused.rate_ratio - 1) >= RATE_TOLD and (fused.rate_ratio < 1) == later:
+        return Message(f"changed-{way}-by-flame", minutes=minutes, flame=plan.flame)
+    return Message(f"changed-{way}-by-mass", minutes=minutes)

@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from ..core.equipment.quantities import say
 from ..core.mending.faults import Fault, Question
 from ..core.mending.rescue import Amounts
+from ..core.messages.figures import say
 
 UNSPOKEN = ("W/cm²",)
 """Units that no cook reads: their ends are told in words."""

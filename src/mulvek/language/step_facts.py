@@ -1,6 +1,7 @@
 """What hands need at a step, in words: how strong, how hot, how many loads, how large; from the plan's own answers."""
 
-from ..core.equipment.quantities import say
+from ..core.messages.catalogue import said
+from ..core.messages.message import Message
 from ..core.planning.sweets.cooked_level import cooked_level_m
 from ..core.planning.sweets.drinking import Drinks
 from ..core.planning.sweets.plan import SweetForecast
@@ -11,18 +12,17 @@ from .names import the
 
 def step_facts(step: PlannedStep, f: SweetForecast) -> list[str]:
     """The figures of this step; none where its own words say enough."""
-    return _figures(step, f) + _pace(step)
+    return [said(fact) for fact in (*_figures(step, f), *_pace(step))]
 
 
-def _pace(step: PlannedStep) -> list[str]:
+def _pace(step: PlannedStep) -> list[Message]:
     """That its minutes are this cook's own."""
     if not step.tried:
         return []
-    times = "once" if step.tried == 1 else f"{step.tried} times"
-    return [f"As long as it took you, timed {times}: {step.pace:.1f} of the usual."]
+    return [Message("step-own-pace", times=step.tried, pace=step.pace)]
 
 
-def _figures(step: PlannedStep, f: SweetForecast) -> list[str]:
+def _figures(step: PlannedStep, f: SweetForecast) -> list[Message]:
     match step.key:
         case "syrup" if f.syrup:
             return _syrup(f.syrup)
@@ -37,89 +37,88 @@ def _figures(step: PlannedStep, f: SweetForecast) -> list[str]:
         case "fry" if f.fry:
             return _fry(f.fry)
         case "knead" | "shape" if f.syrup:
-            return [f"{int(f.pieces.likely)} {f.plan.sweet.many} of {f.syrup.raw_m * 1e3:.0f} mm."]
+            count, many = int(f.pieces.likely), f.plan.sweet.many
+            return [Message("step-shape", count=count, many=many, mm=f.syrup.raw_m * 1e3)]
         case "press" | "pour" if f.slab:
             return _tray(f.slab)
         case "cut" if f.slab:
             grid = f.slab.grid
-            return [f"{grid.along} by {grid.across}: {grid.long_m * 1e3:.0f} × {grid.wide_m * 1e3:.0f} mm."]
+            long, wide = grid.long_m * 1e3, grid.wide_m * 1e3
+            return [Message("step-cut", along=grid.along, across=grid.across, long=long, wide=wide)]
         case "fill" if f.frozen and f.plan.mould:
-            each = say(f.plan.mould.volume_m3 * f.frozen.fill, "volume")
-            return [f"{each} in each, to {f.frozen.fill_m * 1e3:.0f} mm: it swells {f.frozen.swells * 100:.0f} %."]
+            each, mm = f.plan.mould.volume_m3 * f.frozen.fill, f.frozen.fill_m * 1e3
+            return [Message("step-fill", each_m3=each, mm=mm, percent=f.frozen.swells * 100)]
         case "freeze" if f.frozen:
             stand = f.frozen.stand_s
-            return [f"Before it is eaten it stands {stand.low / 60:.0f} to {stand.high / 60:.0f} minutes."]
+            return [Message("step-stand", low=stand.low / 60, high=stand.high / 60)]
         case _:
             return _level(step, f)
 
 
-def _level(step: PlannedStep, f: SweetForecast) -> list[str]:
+def _level(step: PlannedStep, f: SweetForecast) -> list[Message]:
     level = cooked_level_m(f, step.key)
     if level is None:
         return []
     start, stop = (m * 100 for m in level)
+    return [Message("step-level", pan=the(f.plan.hearth.pan.name), start=start, stop=stop)]
+
+
+def _syrup(syrup: SyrupAnswer) -> list[Message]:
+    sugar, water = syrup.sugar_kg, syrup.water_kg
     return [
-        f"In {the(f.plan.hearth.pan.name)} it stands {start:.1f} cm deep at first, and {stop:.1f} cm when it is done."
+        Message("step-syrup", sugar_kg=sugar, water_kg=water, brix=syrup.brix, stage=syrup.stage),
+        Message("step-syrup-boils", celsius=syrup.boils_c, brix=syrup.brix),
     ]
 
 
-def _syrup(syrup: SyrupAnswer) -> list[str]:
-    return [
-        f"{say(syrup.sugar_kg, 'mass')} of sugar, {say(syrup.water_kg, 'mass')} of water: {syrup.brix:.0f} °Brix, "
-        f"{syrup.stage}.",
-        f"It boils at {syrup.boils_c:.1f} °C here; a refractometer reads {syrup.brix:.0f}, a drop cooled.",
-    ]
-
-
-def _loads(syrup: SyrupAnswer) -> list[str]:
+def _loads(syrup: SyrupAnswer) -> list[Message]:
     minutes = BOIL_S[syrup.kind] / 60
-    said = [
-        f"They swell from {syrup.raw_m * 1e3:.0f} to {syrup.swollen_m * 1e3:.0f} mm: {syrup.at_once} at once have room."
-    ]
+    raw, swollen = syrup.raw_m * 1e3, syrup.swollen_m * 1e3
+    told = [Message("step-swell", raw=raw, swollen=swollen, count=syrup.at_once)]
     if syrup.goes > 1:
-        said.append(f"{syrup.goes} loads, {minutes:.0f} min each.")
+        told.append(Message("step-loads", loads=syrup.goes, minutes=minutes))
     if syrup.top_up_kg > 0.005:
-        said.append(f"Hot water at the edge, {say(syrup.top_up_kg, 'mass')} in all, keeps it {syrup.brix:.0f} °Brix.")
-    return said
+        told.append(Message("step-top-up", top_up_kg=syrup.top_up_kg, brix=syrup.brix))
+    return told
 
 
-def _soak(syrup: SyrupAnswer, one: str) -> list[str]:
+def _soak(syrup: SyrupAnswer, one: str) -> list[Message]:
     low, high = (kg * 1e3 for kg in (syrup.piece_kg.low, syrup.piece_kg.high))
-    return [
-        f"A {one} weighs {low:.0f} to {high:.0f} g when it has drunk; {say(syrup.left_kg, 'mass')} of syrup is left."
-    ]
+    return [Message("step-drunk", one=one, low=low, high=high, left_kg=syrup.left_kg)]
 
 
-def _within(f: SweetForecast) -> list[str]:
+def _within(f: SweetForecast) -> list[Message]:
     soak = f.plan.school.soak
     assert soak is not None
     low, high = f.plan.school.vary.get("soak.gain", (soak.gain, soak.gain))
     dry = f.built.before_soak_kg * f.each_kg * 1e3
-    return [f"A {f.plan.sweet.one} of {dry:.0f} g drinks {low * dry:.0f} to {high * dry:.0f} g of the milk."]
+    return [Message("step-drinks", one=f.plan.sweet.one, grams=dry, low=low * dry, high=high * dry)]
 
 
-def _drinks(d: Drinks) -> list[str]:
-    said = [
-        f"The bread drinks {say(d.drunk.low, 'mass')} to {say(d.drunk.high, 'mass')} of the {d.of}; about "
-        f"{say(d.around.likely, 'mass')} stands around it."
-    ]
-    if d.rabri_kg < 0.9 * d.around.likely:
-        said.append(f"What stays in the pan can be boiled on to rabri: {say(d.rabri_kg, 'mass')} of all that.")
-    return said
+def _drinks(d: Drinks) -> list[Message]:
+    around = d.around.likely
+    told = [Message("step-bread-drinks", low_kg=d.drunk.low, high_kg=d.drunk.high, of=d.of, around_kg=around)]
+    if d.rabri_kg < 0.9 * around:
+        told.append(Message("step-on-to-rabri", rabri_kg=d.rabri_kg))
+    return told
 
 
-def _fry(fry: FryAnswer) -> list[str]:
-    loads = [f"{fry.goes} loads of {fry.at_once} at the most, the fat hot again before each."] if fry.goes > 1 else []
+def _fry(fry: FryAnswer) -> list[Message]:
+    loads = [Message("step-fry-loads", loads=fry.goes, count=fry.at_once)] if fry.goes > 1 else []
+    fat, low, high = fry.fat_c, _time(fry.seconds.low), _time(fry.seconds.high)
     return [
-        f"Fat at {fry.fat_c.likely:.0f} °C ({fry.fat_c.low:.0f} to {fry.fat_c.high:.0f}): a crumb of it rises slowly.",
-        f"{_time(fry.seconds.low)} to {_time(fry.seconds.high)}; they take up {say(fry.taken_kg, 'mass')} of fat.",
+        Message("step-fat", celsius=fat.likely, low=fat.low, high=fat.high),
+        Message("step-fry", low=low, high=high, taken_kg=fry.taken_kg),
         *loads,
     ]
 
 
-def _tray(slab: SlabAnswer) -> list[str]:
-    return [f"A tray of {slab.length_m * 100:.0f} × {slab.width_m * 100:.0f} cm, {slab.thick_m * 1e3:.0f} mm thick."]
+def _tray(slab: SlabAnswer) -> list[Message]:
+    long, wide = slab.length_m * 100, slab.width_m * 100
+    return [Message("step-tray", long=long, wide=wide, thick=slab.thick_m * 1e3)]
 
 
-def _time(seconds: float) -> str:
-    return f"{seconds:.0f} s" if seconds < 90 else f"{seconds / 60:.0f} min"
+def _time(seconds: float) -> Message:
+    if seconds < 90:
+        return Message("step-seconds", seconds=seconds)
+    return Message("step-minutes", minutes=seconds / 60)

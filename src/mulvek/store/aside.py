@@ -23,8 +23,7 @@ def reading_of(name: str) -> Iterator[None]:
         raise
     except (KitchenError, *_MEANS_UNREADABLE) as error:
         _log.warning("%s cannot be read: %s", name, error)
-        text = f"{name} is damaged in the file and cannot be read."
-        raise Unreadable("batch", text, "All else is as it was; mulvek verify names the row.") from error
+        raise Unreadable("batch", "row-damaged", name=name) from error
 
 
 def each(items: Iterable[T], read: Callable[[T], S], name: Callable[[T], str]) -> tuple[list[S], list[str]]:

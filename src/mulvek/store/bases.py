@@ -63,7 +63,7 @@ def weighed_base(session: Session, bases: Mapping[str, ReadyBase], ref: str) -> 
         with suppress(NotFound):
             number = str(Batches(session).number_of(number))
     if number not in bases:
-        raise NotFound("bases", f"Nothing stands there of a weighed batch {ref}.", "Choose one of the list.")
+        raise NotFound("bases", "batch-not-standing", ref=ref)
     return bases[number]
 
 

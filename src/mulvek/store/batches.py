@@ -104,7 +104,7 @@ class Batches:
             return known
         row = self.session.get(BatchRow, batch_id)
         if row is None:
-            raise NotFound("batch", f"There is no batch number {batch_id}.", "Look in the Book for those there are.")
+            raise NotFound("batch", "no-batch-number", batch_id=batch_id)
         with reading_of(row.name):
             found = _batch(row, self._events([row.id])[row.id])
         recent(self.session).offer(found)
@@ -119,7 +119,7 @@ class Batches:
         of = BatchRow.id == int(pan[1]) if pan else BatchRow.former == ref
         found = self.session.scalar(select(BatchRow.id).where(of))
         if found is None:
-            raise NotFound("batch", f"There is no batch {ref}.", "Look in the Book for those there are.")
+            raise NotFound("batch", "no-batch-called", ref=ref)
         return found
 
     def running(self, *kinds: KindName) -> list[Batch]:
@@ -287,7 +287,7 @@ class Batches:
             case Undo():
                 ended = next(e for e in batch.events if e.id == target.event_id).what
                 if isinstance(ended, PartTaken | Joined | PouredInto):
-                    raise Conflict("event_id", "That was between two batches.", "Part or pour it again.")
+                    raise Conflict("event_id", "undo-between-batches")
             case _:
                 pass
 
@@ -297,7 +297,7 @@ class Batches:
         :raises Conflict: field "batch", when something else was written meanwhile.
         """
         if self.newest([batch.id]).get(batch.id) != batch.events[-1].id:
-            raise Conflict("batch", f"Something was logged in {batch.name} meanwhile.", "Try it once more.")
+            raise Conflict("batch", "batch-changed-meanwhile", batch=batch.name)
         for event in events:
             self._write(batch.id, event, now_s, None)
             batch = batch.with_(event)
@@ -307,17 +307,15 @@ class Batches:
         """:raises NotFound: field "burner" or "pan"."""
         larder = Larder(self.session)
         if what.burner is not None and all(kept.id != what.burner for kept in larder.burners()):
-            raise NotFound("burner", f"There is no burner number {what.burner}.", "Choose one of the Larder.")
+            raise NotFound("burner", "no-burner-number", burner=what.burner)
         if what.pan is not None and all(kept.id != what.pan for kept in larder.pans()):
-            raise NotFound("pan", f"There is no pan number {what.pan}.", "Choose one of the Larder.")
+            raise NotFound("pan", "no-pan-number", pan=what.pan)
 
     def _free(self, at: Hob, number: int, now_s: float, but: int | None = None) -> None:
         """:raises Conflict: field "burner" or "pan", when something is on it, or cooks in it."""
         name = self.standing_at(at, number, now_s, but)
         if name is not None:
-            where = "on" if at == "burner" else "in"
-            alike = "" if at == "burner" else " If there are two alike, add the second in the Larder."
-            raise Conflict(at, f"{name} is still {where} it.", f"Take it off, or use another {at}.{alike}")
+            raise Conflict(at, "taken-by-batch", name=name, at=at)
 
     def has(self, batch_id: int, key: str) -> bool:
         """Whether a happening of this batch was sent under this key."""
@@ -329,7 +327,7 @@ class Batches:
         try:
             self.session.flush()
         except IntegrityError as error:  # the key belongs to another happening
-            raise Conflict("key", "That key is used by another happening.", "Send a fresh one.") from error
+            raise Conflict("key", "event-key-used") from error
 
     def _events(self, batch_ids: Sequence[int]) -> dict[int, list[EventRow]]:
         rows = self.session.scalars(

@@ -78,7 +78,7 @@ class Copies:
         for copy in self.all():
             if copy.path.name == name:
                 return copy
-        raise NotFound("copy", f"There is no copy called “{name}”.", "Choose one of the list.")
+        raise NotFound("copy", "no-such-copy", name=name)
 
     def make(self, now_s: float, why: str = "") -> Copy:
         """Copy the file as it is now.
@@ -202,7 +202,7 @@ def copy_file(source: Path, to: Path) -> None:
             target.execute("PRAGMA journal_mode=DELETE")  # nothing beside it
             sound = target.execute("PRAGMA quick_check").fetchall()  # of all of it: mulvek verify
         if sound != [("ok",)]:
-            raise Unavailable("copy", "The kitchen’s file is damaged.", "mulvek verify says where.", 60.0)
+            raise Unavailable("copy", "kitchens-file-damaged", retry_s=60.0)
         with part.open("rb+") as written:
             os.fsync(written.fileno())
         part.replace(to)
@@ -210,8 +210,8 @@ def copy_file(source: Path, to: Path) -> None:
     except sqlite3.Error as error:
         raise plainly_said(error, "copy") from error
     except OSError as error:
-        text = f"The copy cannot be written: {error.strerror or error}."
-        raise Unavailable("copy", text, "Make room, or name another folder.", 60.0) from error
+        why = error.strerror or str(error)
+        raise Unavailable("copy", "copy-not-written", why=why, retry_s=60.0) from error
     finally:
         with suppress(OSError):
             part.unlink()
@@ -225,19 +225,17 @@ def check(file: Path) -> Holds:
     from .database import newest_schema
 
     if not file.is_file():
-        raise BadInput("file", f"There is no file {file.name}.", "Name a copy.")
+        raise BadInput("file", "no-such-file", file=file.name)
     try:
         with closing(_open(file)) as found:
             if found.execute("PRAGMA integrity_check").fetchall() != [("ok",)]:
-                raise BadInput("file", f"{file.name} is damaged.", "Take an older copy.")
+                raise BadInput("file", "copy-damaged", file=file.name)
             there = {row[0] for row in found.execute("SELECT name FROM sqlite_master WHERE type='table'")}
             if not {"alembic_version", "kitchen"} <= there:
-                raise BadInput("file", f"{file.name} is no kitchen’s file.", "Name a copy that Mulvek made.")
+                raise BadInput("file", "not-a-kitchen-file", file=file.name)
             schema = str(found.execute("SELECT version_num FROM alembic_version").fetchone()[0])
             if schema > newest_schema():
-                raise BadInput(
-                    "file", f"{file.name} was written by a newer Mulvek.", "Install that one, or take an older copy."
-                )
+                raise BadInput("file", "copy-by-newer-mulvek", file=file.name)
             events = [t for t in _EVENTS if t in there]
             last = [found.execute(f"SELECT max(recorded_at_s) FROM {t}").fetchone()[0] for t in events]
             return Holds(
@@ -247,7 +245,7 @@ def check(file: Path) -> Holds:
                 schema,
             )
     except sqlite3.Error as error:
-        raise BadInput("file", f"{file.name} cannot be read: {error}.", "Take an older copy.") from error
+        raise BadInput("file", "copy-unreadable", file=file.name, error=str(error)) from error
 
 
 def _things(found: sqlite3.Connection, there: set[str]) -> dict[str, int]:

@@ -90,12 +90,7 @@ class Database:
         if found == newest_schema():  # the migration tool is a quarter of a second to load: only when it has work
             return
         if found is not None and found > newest_schema():
-            raise Unavailable(
-                "kitchen",
-                "This kitchen’s file was written by a newer Mulvek.",
-                "Start that one, or bring back an older copy: mulvek restore.",
-                3600.0,
-            )
+            raise Unavailable("kitchen", "file-by-newer-mulvek", retry_s=3600.0)
         if found is not None:
             Copies(self.path).make(time.time(), f"before-{newest_schema()}")
         from alembic import command

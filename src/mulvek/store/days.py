@@ -75,7 +75,7 @@ class Days:
         """
         row = self._row(day_id)
         if row.version != version:
-            raise Conflict("version", "The day was changed on another screen.", "Look at it again, then decide.")
+            raise Conflict("version", "day-changed-elsewhere")
         row.plan, row.asked, row.version = plan, asked, version + 1
         self.session.flush()
         return _kept(row)
@@ -88,7 +88,7 @@ class Days:
     def _row(self, day_id: int) -> DayRow:
         row = self.session.get(DayRow, day_id)
         if row is None:
-            raise NotFound("day", f"There is no day number {day_id}.", "Look at those there are.")
+            raise NotFound("day", "no-day-number", day_id=day_id)
         return row
 
 

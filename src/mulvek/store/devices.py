@@ -24,7 +24,7 @@ class Devices:
         """:raises NotFound: field "device"."""
         row = self.session.get(DeviceRow, device_id)
         if row is None:
-            raise NotFound("device", "There is no such device.", "Look at the list of those that were let in.")
+            raise NotFound("device", "device-not-here")
         return row
 
     def add(

@@ -61,7 +61,7 @@ class Larder:
         """The kitchen; a new file gets an ordinary one."""
         row = self.session.scalars(select(KitchenRow).order_by(KitchenRow.id).limit(1)).first()
         if row is None:
-            raise NotFound("kitchen", "This file has no kitchen.", "Start Mulvek again: it makes one.")
+            raise NotFound("kitchen", "file-without-kitchen")
         return row
 
     def ensure_kitchen(self, name: str, kitchen: Kitchen) -> bool:
@@ -168,15 +168,13 @@ class Larder:
         if what == "burner":
             lit = select(BatchRow.name).where(BatchRow.burner_id == thing_id, ~BatchRow.finished)
             if (name := self.session.scalars(lit).first()) is not None:
-                raise Conflict("burner", f"{name} is on it.", "Finish that batch first.")
+                raise Conflict("burner", "burner-in-use", name=name)
         self.session.delete(row)
 
     def _row(self, what: str, thing_id: int) -> Row:
         row: Row | None = self.session.get(TABLES[what], thing_id)  # type: ignore[assignment]
         if row is None:
-            raise NotFound(
-                what, f"There is no {what} number {thing_id} in this kitchen.", "Choose one of the Larder."
-            )
+            raise NotFound(what, "no-such-thing", what=what, thing_id=thing_id)
         return row
 
     def _add(self, table: type[Row], columns: Mapping[str, Any]) -> int:
@@ -198,16 +196,12 @@ class Larder:
     def _name_is_free(self, table: type[Row], name: str, but: int | None = None) -> None:
         taken = self.session.scalars(select(table.id).where(table.name == name)).first()
         if taken is not None and taken != but:
-            raise BadInput("name", f"There is a “{name}” already.", "Give it another name.")
+            raise BadInput("name", "name-taken", name=name)
 
 
 def _check_version(row: Row | KitchenRow, version: int | None, what: str) -> None:
     if version is not None and row.version != version:
-        raise Conflict(
-            "version",
-            f"This {what} was changed elsewhere meanwhile.",
-            "Look at it as it is now, then change it again: what you typed is still here.",
-        )
+        raise Conflict("version", "thing-changed-elsewhere", what=what)
 
 
 def _kitchen_columns(kitchen: Kitchen) -> dict[str, float]:

@@ -18,6 +18,7 @@ LIFTS: Mapping[str, Sequence[Callable[[Json], Json]]] = {
     "StrainPlan": (lifts.with_one_composition, lifts.with_cloth_slug),
     "Joined": (lifts.with_one_composition,),
     "Judged": (lifts.with_verdict_slug,),
+    "SweetRun": (lifts.without_cautions,),
 }
 """By the class's name: from layout 1 to 2, from 2 to 3, …"""
 
@@ -39,7 +40,7 @@ def read(cls: type[Any], data: Json, layout: int) -> Any:
     :raises Unreadable: when a newer release wrote it.
     """
     if layout > layout_of(cls):
-        raise Unreadable("layout", f"A newer Mulvek wrote this {cls.__name__}.", "Start that one.")
+        raise Unreadable("layout", "row-by-newer-mulvek", cls=cls.__name__)
     for lift in LIFTS.get(cls.__name__, ())[layout - 1 :]:
         data = lift(dict(data))
     return adapter(cls).validate_python(data)

@@ -38,6 +38,11 @@ def with_verdict_slug(kept: Json) -> Json:
     return _slug(kept, "how")
 
 
+def without_cautions(kept: Json) -> Json:
+    """What can hurt at a step follows from the step; its sentence was kept as it was said that day."""
+    return {key: value for key, value in kept.items() if key != "cautions"}
+
+
 def _lifted(value: Any) -> Any:
     if isinstance(value, list):
         return [_lifted(each) for each in value]

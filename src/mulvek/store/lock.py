@@ -20,8 +20,7 @@ class Lock:
             except OSError as error:
                 where = os.read(self._handle, 200).decode(errors="replace").strip()
                 os.close(self._handle)
-                text = f"Another Mulvek has this kitchen’s file{f': it is at {where}' if where else ''}."
-                raise Conflict("data", text, "Use that one, stop it, or name another folder with --data.") from error
+                raise Conflict("data", "file-held-at" if where else "file-held", where=where) from error
             if self._path.exists() and os.path.samestat(os.fstat(self._handle), self._path.stat()):
                 break
             os.close(self._handle)  # it was let go and taken away between our opening and locking it

@@ -29,10 +29,10 @@ def pour(batches: Batches, batch: Batch, into: Batch, now_s: float, key: str | N
     if key is not None and batches.has(batch.id, key):
         return
     if batch.id == into.id:
-        raise Conflict("into", "It is in there already.", "Choose another batch.")
+        raise Conflict("into", "already-poured-in")
     state = batch.state(now_s)
     if batch.kind.name != "reduce" or into.kind.name != "reduce" or state.phase != "boiling":
-        raise Conflict("kind", "Pour together what boils.", "Wait for the first boil.")
+        raise Conflict("kind", "pour-before-boil")
     plan = state.plan
     joined = Joined(
         from_batch=batch.id,

@@ -37,7 +37,7 @@ class Photos:
         """:raises NotFound: field "photo"."""
         path = self.folder / f"{batch_id}-{number}.jpg"
         if not path.is_file():
-            raise NotFound("photo", f"There is no picture {number} of this batch.", "Look at those there are.")
+            raise NotFound("photo", "no-such-picture", number=number)
         return path
 
     def add(self, batch_id: int, image: bytes) -> int:
@@ -47,7 +47,7 @@ class Photos:
         """
         there = self.of(batch_id)
         if len(there) >= MOST:
-            raise Conflict("photo", f"{MOST} pictures of it are kept.", "Take one away first.")
+            raise Conflict("photo", "too-many-pictures", most=MOST)
         small = shrunk(image)
         number = max(there, default=0) + 1
         try:
@@ -59,9 +59,7 @@ class Photos:
                 os.fsync(out.fileno())
             fresh.replace(self.folder / f"{batch_id}-{number}.jpg")
         except OSError as error:
-            raise Unavailable(
-                "photo", "The picture could not be kept.", "Make room on the disk, and try again.", 30.0
-            ) from error
+            raise Unavailable("photo", "picture-not-kept", retry_s=30.0) from error
         return number
 
     def remove(self, batch_id: int, number: int) -> None:
@@ -85,11 +83,11 @@ def shrunk(image: bytes) -> bytes:
 
     :raises BadInput: field "image".
     """
-    wrong = BadInput("image", "That is no picture.", "Choose a JPEG, PNG or WebP.")
+    wrong = BadInput("image", "picture-unreadable")
     try:
         with Image.open(io.BytesIO(image), formats=KINDS) as opened:
             if opened.width * opened.height > MOST_PIXELS:
-                raise BadInput("image", "That picture is larger than any camera’s.", "Choose a smaller one.")
+                raise BadInput("image", "picture-too-large")
             upright = ImageOps.exif_transpose(opened).convert("RGB")
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
         raise wrong from error

@@ -46,7 +46,7 @@ class Recipes:
         """:raises BadInput, Impossible: naming the place in the form. :raises Conflict: on a name twice."""
         name = self._checked(form, None)
         if len(self.session.scalars(select(SweetRow.id)).all()) >= MOST_OWN:
-            raise Conflict("name", f"There are {MOST_OWN} own sweets already.", "Take one out first.")
+            raise Conflict("name", "too-many-own-sweets", most=MOST_OWN)
         row = SweetRow(kitchen_id=Larder(self.session).row().id, name=name, form=dict(form))
         self.session.add(row)
         self.session.flush()
@@ -68,16 +68,16 @@ class Recipes:
                 key in s.mix or (s.top and s.top.of == key) or (s.soak and s.soak.within == key)
                 for s in other.sweet.schools.values()
             ):
-                raise Conflict("sweet", f"{other.sweet.name.capitalize()} is made of it.", "Change that one first.")
+                raise Conflict("sweet", "sweet-is-used", sweet=other.sweet.name)
         self.session.delete(row)
         self.session.flush()
 
     def _row(self, sweet_id: int, version: int) -> SweetRow:
         row = self.session.get(SweetRow, sweet_id)
         if row is None:
-            raise NotFound("sweet", f"There is no own sweet number {sweet_id}.", "Choose one of the list.")
+            raise NotFound("sweet", "no-own-sweet-number", sweet_id=sweet_id)
         if row.version != version:
-            raise Conflict("version", "It was changed in another tab.", "Open it again: what you typed is kept here.")
+            raise Conflict("version", "sweet-changed-elsewhere")
         return row
 
     def _checked(self, form: Mapping[str, Any], but: int | None) -> str:
@@ -86,7 +86,7 @@ class Recipes:
         check(sweet, Pantry(things=things(), sweets={**library(), **others}))
         for own in self.all():
             if own.id != but and own.sweet.name.casefold() == sweet.name.casefold():
-                raise Conflict("name", f"There is a sweet called {sweet.name} already.", "Give it another name.")
+                raise Conflict("name", "sweet-name-taken", sweet=sweet.name)
         if len(sweet.name) > 80:
-            raise BadInput("name", "That name is too long.", "Use up to 80 letters.")
+            raise BadInput("name", "sweet-name-too-long")
         return sweet.name

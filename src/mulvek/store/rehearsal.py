@@ -111,7 +111,7 @@ class Rehearsals:
     def one(self, rehearsal_id: int) -> Rehearsal:
         row = self.session.get(RehearsalRow, rehearsal_id)
         if row is None:
-            raise NotFound("rehearsal", f"There is no rehearsal number {rehearsal_id}.", "Begin a new one.")
+            raise NotFound("rehearsal", "no-rehearsal-number", rehearsal_id=rehearsal_id)
         events = self.session.scalars(
             select(RehearsalEventRow)
             .where(RehearsalEventRow.rehearsal_id == rehearsal_id)
@@ -194,13 +194,13 @@ class Rehearsals:
         if key is not None and self.has(rehearsal.id, key):
             return
         if rehearsal.finished:
-            raise Conflict("kind", "This rehearsal is over.", "Look at its account, or begin another.")
+            raise Conflict("kind", "rehearsal-over")
         if not isinstance(what, ALLOWED):
-            raise Conflict("kind", "That is not rehearsed.", "Do it on a real batch.")
+            raise Conflict("kind", "kind-not-rehearsed")
         if isinstance(what, Undo):
             target = next((e for e in rehearsal.events if e.id == what.event_id), None)
             if target is not None and not isinstance(target.what, SAID_ONLY | Undo):
-                raise Conflict("event_id", "What was done to the milk stays done.", "Go on from here.")
+                raise Conflict("event_id", "rehearsed-stays-done")
         number = 1 + (
             self.session.scalar(
                 select(func.max(RehearsalEventRow.number)).where(RehearsalEventRow.rehearsal_id == rehearsal.id)

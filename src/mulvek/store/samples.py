@@ -150,7 +150,7 @@ class Samples:
     def unpair(self, batch_id: int, instrument_id: int, now_s: float) -> None:
         row = self.session.get(InstrumentRow, instrument_id)
         if row is None or row.batch_id != batch_id:
-            raise NotFound("instrument", "That instrument is not paired here.", "Look at the list of those that are.")
+            raise NotFound("instrument", "instrument-not-paired")
         row.ended_at = now_s
 
     def paired(self, batch_id: int) -> list[InstrumentRow]:

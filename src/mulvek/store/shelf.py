@@ -128,5 +128,5 @@ def read_shelf(session: Session) -> Shelf:
 
 def _find(word: str, things: Mapping[int, T], number: int) -> T:
     if number not in things:
-        raise NotFound(word, f"There is no {word} number {number} in this kitchen.", "Choose one of the Larder.")
+        raise NotFound(word, "no-such-word-number", word=word, number=number)
     return things[number]

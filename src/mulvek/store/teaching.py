@@ -133,6 +133,6 @@ class Teaching:
         """:raises NotFound: field "batch"."""
         row = self.session.get(BatchRow, batch_id)
         if row is None:
-            raise NotFound("batch", f"There is no batch number {batch_id}.", "Look in the Book for those there are.")
+            raise NotFound("batch", "no-batch-number", batch_id=batch_id)
         row.left_out = out
         self.session.flush()

@@ -7,19 +7,15 @@ from sqlalchemy.exc import DatabaseError
 from ..core.errors import Unavailable
 
 _SAID = (
-    (
-        "locked",
-        "The kitchen’s file is held by something else just now.",
-        "It goes on by itself when that is done.",
-        2.0,
-    ),
-    ("full", "The disk is full.", "Make room on it: what was said is kept until then.", 15.0),
-    ("readonly", "The kitchen’s file may only be read.", "Let Mulvek write to its folder.", 15.0),
-    ("malformed", "The kitchen’s file is damaged.", "Stop Mulvek and bring back a copy: mulvek restore.", 60.0),
-    ("not a database", "The kitchen’s file is damaged.", "Stop Mulvek and bring back a copy: mulvek restore.", 60.0),
-    ("unable to open", "The kitchen’s file cannot be opened.", "Look whether its folder is there.", 15.0),
-    ("disk i/o", "The disk does not answer as it should.", "Look whether it is there and sound.", 15.0),
+    ("locked", "file-locked", 2.0),
+    ("full", "disk-full", 15.0),
+    ("readonly", "file-read-only", 15.0),
+    ("malformed", "file-damaged", 60.0),
+    ("not a database", "file-damaged", 60.0),
+    ("unable to open", "file-not-opened", 15.0),
+    ("disk i/o", "disk-silent", 15.0),
 )
+"""What SQLite's own words hold, the message for it, and when to try again, s."""
 
 
 def damaged() -> Unavailable:
@@ -36,12 +32,12 @@ def plainly(error: DatabaseError) -> Unavailable | None:
 
 def plainly_said(error: sqlite3.Error, field: str) -> Unavailable:
     """The same for an error of the driver itself, in its own words where we have none."""
-    return _said(str(error), field) or Unavailable(field, f"The file cannot be used: {error}.", "Look at it.", 60.0)
+    return _said(str(error), field) or Unavailable(field, "file-unusable", error=str(error), retry_s=60.0)
 
 
 def _said(text: str, field: str) -> Unavailable | None:
     text = text.lower().replace("-", "").replace("attempt to write a readonly", "readonly")
-    for mark, message, fix, retry_s in _SAID:
+    for mark, key, retry_s in _SAID:
         if mark in text:
-            return Unavailable(field, message, fix, retry_s)
+            return Unavailable(field, key, retry_s=retry_s)
     return None

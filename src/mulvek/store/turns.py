@@ -32,7 +32,7 @@ class Turns:
                 mine.set()
         try:
             if not mine.wait(patience_s):
-                raise Unavailable("kitchen", "Too much is being written just now.", "Try again in a moment.", 2.0)
+                raise Unavailable("kitchen", "too-much-being-written", retry_s=2.0)
             self._holder = me
             yield
         finally:

@@ -58,9 +58,9 @@ def _parted(batch: Batch, body: PartIn, shelf: Shelf, now_s: float) -> Planned:
     """The plan of what is taken out of a pan."""
     state = batch.state(now_s)
     if not isinstance(state, BatchState):
-        raise Conflict("kind", "Only milk on the fire is parted.", "Weigh it, and note how it was shared.")
+        raise Conflict("kind", "only-milk-is-parted")
     if not 0.05 <= body.share <= 0.95:
-        raise BadInput("share", "Take between a twentieth and nearly all.", "Give 5 to 95 %.")
+        raise BadInput("share", "part-share")
     plan = replace(
         scaled(state.plan, body.share),
         pan=shelf.pan(body.pan),

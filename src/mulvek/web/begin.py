@@ -30,7 +30,7 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | Swee
     match begun:
         case ReduceBegin(plan=words):
             if not isinstance(words.pan, int) or not isinstance(words.burner, int):
-                raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
+                raise BadInput("plan", "batch-needs-pan-and-burner")
             plan = read_plan(words, shelf)
             told = ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json")
             things = {"flame": plan.flame, "pan_id": words.pan, "burner_id": words.burner}
@@ -41,7 +41,7 @@ def planned(begun: ReduceBegin | CurdleBegin | StrainBegin | CaramelBegin | Swee
             return Planned(plan=read_curdle(words, shelf), **same, **kept)
         case CaramelBegin(plan=words):
             if not isinstance(words.pan, int) or not isinstance(words.burner, int):
-                raise BadInput("plan", "A batch needs a pan and a burner of the Larder.", "Add them there first.")
+                raise BadInput("plan", "batch-needs-pan-and-burner")
             sugared = read_caramel(words, shelf)
             caramelise(sugared)
             things = {"flame": words.flame, "pan_id": words.pan, "burner_id": words.burner}

@@ -101,9 +101,7 @@ def routes(app: OpenAPI, db: Database) -> None:
         except ValidationError as error:
             first = error.errors(include_url=False)[0]
             where = ".".join(str(part) for part in first["loc"])
-            raise BadInput(
-                "plan", f"The plan cannot be read: {where} {first['msg']}.", "Open it from the Bench."
-            ) from None
+            raise BadInput("plan", "plan-cannot-be-read", where=where, why=first["msg"]) from None
         return sheet(forecast(read_plan(words, db.kept(read_shelf))))
 
     @app.get("/api/bench/dip-stick.svg", tags=TAGS)

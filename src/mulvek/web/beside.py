@@ -44,7 +44,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         """Two batches of the same, with what differed: first what explains"""
         now, shelf = clock(), db.kept(read_shelf)
         if query.a == query.b:
-            raise BadInput("b", "That is the same batch twice.", "Choose another beside it.")
+            raise BadInput("b", "same-batch-twice")
         with db.reading() as session:
             batches = Batches(session)
             both = (batches.batch(query.a), batches.batch(query.b))

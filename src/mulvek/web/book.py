@@ -92,6 +92,6 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         with db.reading() as session:
             batch = Batches(session).batch(path.batch_id)
         if batch.kind.name != "reduce":
-            raise NotFound("batch", f"{batch.name} is no reduction.", "Look at it on the Stove.")
+            raise NotFound("batch", "batch-is-no-reduction", batch=batch.name)
         with reading_of(batch.name):
             return BatchRecord(batch=pan_of(batch, now, None), told=told_when_lit(batch.forecast, batch.plan))

@@ -63,11 +63,7 @@ def first_plan(asked: AskedDay) -> Plan:
     for plan in improve(asked.day, rounds=4):
         if not faults(asked.day, plan):
             return plan
-    raise Impossible(
-        "sweets",
-        "No order was found in which all of it can be made.",
-        "Begin earlier, serve later, or leave one out.",
-    )
+    raise Impossible("sweets", "day-without-order")
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Changes) -> None:
@@ -93,7 +89,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         asked = read_day(body, db.kept(read_shelf), clock(), ready=ready)
         errand = errand_of(asked, body, body.seconds)
         if not places.acquire(blocking=False):
-            raise Unavailable("day", "Two days are being worked out already.", "Wait a moment, and look again.", 5.0)
+            raise Unavailable("day", "days-being-solved", retry_s=5.0)
         answer = Response(found_lines(asked, errand), mimetype="application/x-ndjson")
         answer.call_on_close(places.release)  # one that nobody read a line of gives its place back too
         return answer
@@ -123,7 +119,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         asked = read_day(body.day, db.kept(read_shelf), now, min(now, body.planned_at_s), ready)
         plan = plan_of(asked, body.tasks)
         if faults(asked.day, plan):
-            raise Conflict("tasks", "That plan does not hold any more.", "Have it worked out once more.")
+            raise Conflict("tasks", "day-plan-broken")
         answer = answer_day(asked, plan)
         begun = [
             SweetBegin.model_validate(
@@ -168,15 +164,15 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             return SlippedOut(day=_kept(day), ways=[])  # sent twice: its answer was lost on the way
         plan = plan_of(asked, before.tasks)
         if body.task not in plan.placed:
-            raise BadInput("task", f"There is no step “{body.task}” in this day.", "Choose one of its own.")
+            raise BadInput("task", "day-no-such-step", task=body.task)
         if body.end_s > max(now, asked.seconds(plan.placed[body.task].end)) + LONGEST_SLIP_S:
-            raise BadInput("end_s", "That is more than a day late.", "Say when it ends, within a day.")
+            raise BadInput("end_s", "slip-too-late")
         found = ways(asked.day, plan, asked.minute(now), {body.task: asked.minute(body.end_s)})
         told = [answer_way(asked, plan, way) for way in found]
         if choice is not None:
             way = next((way for way in told if way.way == choice.way), None)
             if way is None:
-                raise Conflict("take", "That way is not there any more.", "Push it all, or look again.")
+                raise Conflict("take", "slip-choice-gone")
             followed = next(way.day for way in found if way.way == choice.way)
             minutes = round((body.end_s - asked.seconds(plan.placed[body.task].end)) / 60)
             choice = choice.model_copy(update={"of": way.of, "minutes": minutes})

@@ -31,5 +31,5 @@ def moment(event: EventBody, now_s: float, began_s: float) -> Moment:
         taken = min(max(at, began_s), now_s)
         return Moment(taken, at if abs(taken - at) > FUTURE_S else None)
     if at > now_s + FUTURE_S:
-        raise BadInput("at_s", "That lies in the future.", "Give the time it happened, or leave it out.")
+        raise BadInput("at_s", "happened-in-future")
     return Moment(min(at, now_s))

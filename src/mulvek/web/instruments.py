@@ -107,7 +107,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.reading() as session:
             batch = Batches(session).batch(path.batch_id)
             if len(Samples(session).paired(path.batch_id)) >= MOST_PAIRED:
-                raise Conflict("url", f"{MOST_PAIRED} instruments are paired already.", "Let one of them go first.")
+                raise Conflict("url", "too-many-instruments", most=MOST_PAIRED)
         found = describe(url)
         tare = _tare_kg(batch) if body.tare_kg is None else body.tare_kg
         with db.writing() as session:
@@ -190,7 +190,7 @@ def _import(db: Database, batch_id: int, rows: list[Row], now: float) -> Importe
     known = {_mark(event) for event in batch.log.counted if isinstance(event.what, Reading)}
     new = [row for row in readings if _mark(Event(0, row.at_s, row.reading)) not in known]  # type: ignore[arg-type]
     if len(new) > MOST_READINGS:
-        raise BadInput("csv", f"It brings {len(new)} readings of the cook’s.", f"Bring {MOST_READINGS} at a time.")
+        raise BadInput("csv", "too-many-cook-readings", count=len(new), most=MOST_READINGS)
     history = batch.log
     for row in new:
         event = Event(history.next_id, min(row.at_s, now), row.reading)  # type: ignore[arg-type]

@@ -138,14 +138,14 @@ def routes(
         try:
             return send_file(copy.path, mimetype="application/vnd.sqlite3", as_attachment=True)
         except FileNotFoundError as error:
-            raise NotFound("copy", "That copy is gone.", "Choose another of the list.") from error
+            raise NotFound("copy", "copy-gone") from error
 
     @app.post("/api/copies/<name>/bring-back", tags=TAGS, responses={200: BroughtBackOut})
     def bring_back(path: CopyName, body: BringBackIn) -> Any:
         """Bring a copy back; what is there now is kept as a copy of its own"""
         copy = copies.named(path.name)
         if not body.sure:
-            raise BadInput("sure", "Nothing was changed.", "Say that you are sure.")
+            raise BadInput("sure", "not-sure")
         readers.close()
         try:
             before = db.bring_back(copies, copy.path, clock())

@@ -58,7 +58,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         """Freeze a number, let it learn again, or begin it anew"""
         now = clock()
         if not is_known(body.family, body.key, db.kept(read_shelf)):
-            raise NotFound("key", f"This kitchen has no such number “{body.key}”.", "Choose one of those it has.")
+            raise NotFound("key", "no-such-learned-number", key=body.key)
         with db.writing() as session:
             teaching = Teaching(session)
             window = teaching.windows.get((body.family, body.key), Window())

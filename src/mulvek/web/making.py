@@ -28,14 +28,14 @@ def join(batches: Batches, planned: Planned, now_s: float) -> None:
         return
     parent = batches.batch(planned.parent_id)
     if parent.kind.name != "sweet":
-        raise BadInput("parent", f"{parent.name} is no sweet.", "Name the sweet that it is a base of.")
+        raise BadInput("parent", "parent-no-sweet", parent=parent.name)
     state = parent.state(now_s)
     step = step_of(state.steps, planned.slot or "")
     fitting = LIT_KINDS.get(planned.slot or "")
     if step is None or (planned.kind != fitting if fitting else planned.kind == "caramel"):
-        raise BadInput("slot", f"{parent.name} has no such base.", "Choose one of its own.")
+        raise BadInput("slot", "parent-no-such-base", parent=parent.name)
     if state.finished or step.phase == "done":
-        raise Conflict("slot", f"That base of {parent.name} is made.", "Undo it there first, or begin it by itself.")
+        raise Conflict("slot", "base-already-made", parent=parent.name)
     if planned.slot in LIT:
         parent = _done_before(batches, parent, step, now_s)
     if step.phase in ("ready", "waits"):
@@ -178,15 +178,15 @@ def take(batches: Batches, making: Batch, body: TakeIn, shelf: Shelf, now_s: flo
     told = next((b for b in making.forecast.get("bases", []) if b.get("letter") == body.slot), None)
     step = next((s for s in _steps(making, now_s) if s.planned.key == base_step(body.slot)), None)
     if told is None or step is None:
-        raise BadInput("slot", f"{making.name} has no such base.", "Choose one of its own.")
+        raise BadInput("slot", "making-no-such-base", making=making.name)
     if making.state(now_s).finished or step.phase == "done":
-        raise Conflict("slot", f"That base of {making.name} is there.", "Undo it there first.")
+        raise Conflict("slot", "base-already-there", making=making.name)
     child = batches.batch(body.batch)
     base = base_of(child)
     if base is None or not fits(str(told["do"]), base):
-        raise BadInput("batch", f"{child.name} is no base for this.", "Choose one that is weighed, and of its kind.")
+        raise BadInput("batch", "batch-no-base-for-this", child=child.name)
     if child.parent_id is not None and not _still_apart(batches, child, now_s):
-        raise Conflict("batch", f"{child.name} went into its own sweet.", "Choose another.")
+        raise Conflict("batch", "batch-used-elsewhere", child=child.name)
     left, has = left_kg(child.log), sum(b.mass_kg for b in making.state(now_s).bases.get(body.slot, {}).values())
     needed = max(0.0, float(told["made_kg"]) - has)
     mass = (
@@ -227,7 +227,7 @@ def give_back(batches: Batches, sweet: Batch, undone: Undo, shelf: Shelf, now_s:
 
 def _steps(making: Batch, now_s: float) -> tuple[StepNow, ...]:
     if making.kind.name != "sweet":
-        raise BadInput("slot", f"{making.name} is no sweet.", "Take it for a sweet.")
+        raise BadInput("slot", "taken-for-no-sweet", making=making.name)
     steps: tuple[StepNow, ...] = making.state(now_s).steps
     return steps
 

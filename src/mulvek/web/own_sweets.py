@@ -56,9 +56,9 @@ def _told_whole(told: ToldIn, name: str, shelf: Shelf) -> tuple[ToldOut, dict[st
     answer = answer_told(told.model_copy(update={"name": name}), shelf)
     if answer.form is None:
         first = next((f"{line.problem} {line.fix}" for line in answer.lines if line.problem), answer.problem)
-        raise Impossible(
-            "lines", first or "It is not told yet what went in and what came of it.", "Write it as a line."
-        )
+        if first:
+            raise Impossible("lines", "told-not-whole-for", why=first)
+        raise Impossible("lines", "told-not-whole")
     return answer, answer.form
 
 
@@ -88,7 +88,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.reading() as session:
             form = next((o.form for o in Recipes(session).all() if o.key == query.sweet), None)
         if form is None:
-            raise NotFound("sweet", f"There is no own sweet “{query.sweet}”.", "Choose one of the list.")
+            raise NotFound("sweet", "no-own-sweet", sweet=query.sweet)
         return FormOut(form=dict(form))
 
     @app.post("/api/sweets/told", tags=TAGS, responses={200: ToldOut})
@@ -119,7 +119,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         now = clock()
         at = now if body.made_at_s is None else body.made_at_s
         if at > now + FUTURE_S:
-            raise BadInput("made_at_s", "That lies in the future.", "Give the day it was made.")
+            raise BadInput("made_at_s", "made-in-future")
         at = min(at, now)
         plan, told = _on_paper(body, db.kept(read_shelf))
         with db.writing() as session:
@@ -163,5 +163,5 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
 def _version(version: int | None) -> int:
     """:raises BadInput: field "version"."""
     if version is None:
-        raise BadInput("version", "Which version was changed?", "Give the version you saw.")
+        raise BadInput("version", "version-missing")
     return version

@@ -66,13 +66,13 @@ def checked_url(text: str) -> str:
     except ValueError:
         port, host = 80, None
     if parts.scheme != "http" or not host or parts.path not in ("", "/") or parts.query:
-        raise BadInput("url", "That is no instrument’s address.", "Type it like http://127.0.0.1:8977.")
+        raise BadInput("url", "instrument-address-unreadable")
     try:
         found = {ipaddress.ip_address(info[4][0]) for info in socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)}
     except (OSError, UnicodeError) as error:  # no such name, or none at all
-        raise BadInput("url", f"There is no “{host}” in this network.", "Check the address.") from error
+        raise BadInput("url", "instrument-host-unknown", host=host) from error
     if not found or not all(any(address in net for net in KITCHEN_NETWORKS) for address in found):
-        raise BadInput("url", "Instruments are in the kitchen’s own network.", "Use an address of that network.")
+        raise BadInput("url", "instrument-outside-network")
     return f"http://{parts.netloc}"
 
 
@@ -114,9 +114,9 @@ def describe(url: str) -> Described:
             int(body.get("n", 0)),
         )
     except (httpx.HTTPError, httpx.InvalidURL) as error:
-        raise BadInput("url", "Nothing answers there.", "Switch the instrument on and check its address.") from error
+        raise BadInput("url", "instrument-silent") from error
     except (ValueError, KeyError, TypeError, AttributeError, OverflowError, RecursionError) as error:
-        raise BadInput("url", "What answers there speaks otherwise.", f"It must speak {FORMAT}.") from error
+        raise BadInput("url", "instrument-speaks-otherwise", format=FORMAT) from error
 
 
 def _greeting(url: str) -> bytes:

@@ -56,7 +56,7 @@ def routes(app: OpenAPI, db: Database) -> None:
         try:
             image = base64.b64decode(body.image, validate=True)
         except binascii.Error as error:
-            raise BadInput("image", "That is no picture.", "Send it as base64.") from error
+            raise BadInput("image", "picture-not-base64") from error
         photos.add(path.batch_id, image)
         return PhotosOut(photos=photos.of(path.batch_id)), 201
 

@@ -6,23 +6,28 @@ from typing import Any
 from flask import Response, current_app, jsonify, make_response, request
 from flask_openapi3.openapi import OpenAPI
 from pydantic import ValidationError
+from pydantic_core import ErrorDetails
 from sqlalchemy.exc import DatabaseError
 from werkzeug.exceptions import HTTPException
 
 from ..core.errors import BadInput, Conflict, Impossible, KitchenError, NotFound, Unavailable, Unlikely, Unreadable
+from ..core.messages.catalogue import said, stands
+from ..core.messages.message import Message
 from ..store.trouble import damaged, plainly
 from ..wire.model import Out
 from . import pages
 
-STATUS: dict[type[KitchenError], tuple[int, str]] = {
-    BadInput: (422, "I cannot use that"),
-    Impossible: (422, "That cannot be done"),
-    NotFound: (404, "Not in this kitchen"),
-    Conflict: (409, "Not now"),
-    Unlikely: (409, "Are you sure?"),
-    Unreadable: (409, "Damaged"),
-    Unavailable: (503, "Not just now"),
+STATUS: dict[type[KitchenError], int] = {
+    BadInput: 422,
+    Impossible: 422,
+    NotFound: 404,
+    Conflict: 409,
+    Unlikely: 409,
+    Unreadable: 409,
+    Unavailable: 503,
 }
+_NUMBERS_OF = ("gt", "ge", "lt", "le", "min_length", "max_length", "expected", "expected_tags", "error")
+"""What pydantic tells of a value that its sentence asks for."""
 
 
 class FieldProblem(Out):
@@ -41,8 +46,9 @@ class Problem(Out):
     fields: list[FieldProblem]
 
 
-def problem(status: int, title: str, detail: str, fields: list[FieldProblem] | None = None) -> Response:
-    body = Problem(status=status, title=title, detail=detail, fields=fields or [])
+def problem(status: int, title: Message | str, detail: str, fields: list[FieldProblem] | None = None) -> Response:
+    name = said(title) if isinstance(title, Message) else title
+    body = Problem(status=status, title=name, detail=detail, fields=fields or [])
     return make_response(jsonify(body.model_dump(mode="json")), status)
 
 
@@ -50,15 +56,27 @@ def on_invalid(error: ValidationError) -> Response:
     """A body that does not fit its model, in the same shape, naming each field as it was sent."""
     sent = request.get_json(silent=True)
     found: dict[str, FieldProblem] = {}
-    for e in error.errors(include_url=False, include_context=False, include_input=False):
+    for e in error.errors(include_url=False, include_input=False):
         path = _path(e["loc"], sent, e["type"])
-        said = "This fits none of the ways to say it." if path in found else e["msg"]
-        text = f"{path}: {said}"
-        fix = "See the API document for what may stand here."
-        found[path] = FieldProblem(path=path, code=e["type"], message=text, fix=fix)
+        what = Message("invalid-in-every-way", path=path) if path in found else invalid(e, path)
+        found[path] = FieldProblem(path=path, code=e["type"], message=said(what), fix=said(what, "fix"))
     # of the ways to say a thing the one that was meant is that which was read furthest
     fields = [field for path, field in found.items() if not any(other.startswith(f"{path}.") for other in found)]
-    return problem(422, "Invalid input", fields[0].message if fields else "", fields)
+    return problem(422, Message("title-invalid"), fields[0].message if fields else "", fields)
+
+
+def invalid(error: ErrorDetails, path: str) -> Message:
+    """What pydantic found wrong, as a message of the catalogue; in its own words where that has none."""
+    key = f"invalid-{error['type'].replace('_', '-')}"
+    if not stands(key):
+        return Message("invalid-otherwise", path=path, why=error["msg"])
+    told = error.get("ctx", {})
+    numbers = {name: _number(told[name]) for name in _NUMBERS_OF if name in told}
+    return Message(key, path=path, **numbers)
+
+
+def _number(value: Any) -> float | str:
+    return value if isinstance(value, int | float) else str(value)
 
 
 def _path(where: tuple[int | str, ...], sent: Any, code: str) -> str:
@@ -106,7 +124,9 @@ def install(app: OpenAPI) -> None:
 
     @app.errorhandler(KitchenError)
     def _kitchen(error: KitchenError) -> Response:
-        status, title = next(found for cls, found in STATUS.items() if isinstance(error, cls))
+        status, title = next(
+            (code, Message(f"title-{cls.__name__.lower()}")) for cls, code in STATUS.items() if isinstance(error, cls)
+        )
         field = FieldProblem(
             path=as_sent(error.field), code=type(error).__name__.lower(), message=error.message, fix=error.fix
         )

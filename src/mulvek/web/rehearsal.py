@@ -107,9 +107,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def at_the_pan(world: World) -> None:
         """:raises Conflict: while somebody has called the cook away."""
         if left := world.away_s():
-            raise Conflict(
-                "kind", f"You are away: {world.caller()} has you for another {left} s.", "Come back to it."
-            )
+            raise Conflict("kind", "called-away", caller=world.caller(), left=left)
 
     def finish(repository: Rehearsals, rehearsal: Rehearsal, world: World) -> Rehearsal:
         judged = score(world, weights_of(rehearsal))
@@ -122,7 +120,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             repository = Rehearsals(session)
             rehearsal = repository.one(rehearsal_id)
             if not rehearsal.on_stove:
-                raise Conflict("kind", "That is the Stove's.", "Use one of the hands that are shown.")
+                raise Conflict("kind", "hand-of-the-stove")
             kitchen, what = kitchen_time(rehearsal, now), make(rehearsal)
             if not isinstance(what, Attention | Note):
                 at_the_pan(simulations.at(rehearsal, kitchen))
@@ -180,7 +178,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
     def log_rehearsed(path: RehearsalPath, body: EventIn) -> Any:
         """Do or say what the Stove knows, at a pan of milk"""
         if isinstance(body.event, PanSwappedIn):
-            raise Conflict("kind", "Another pan is not rehearsed.", "Begin a rehearsal in that pan.")
+            raise Conflict("kind", "another-pan-not-rehearsed")
         return log(path.rehearsal_id, lambda r: body.event.happening(None, r.plan), body.event.key), 201
 
     @app.post("/api/rehearsals/<int:rehearsal_id>/acts", tags=TAGS, responses={201: RehearsalOut})
@@ -196,7 +194,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             repository = Rehearsals(session)
             rehearsal = repository.one(path.rehearsal_id)
             if rehearsal.on_stove:
-                raise Conflict("do", "This pan has the Stove's own hands.", "Log it as an event.")
+                raise Conflict("do", "pan-has-stove-hands")
             if not (body.key and repository.has(rehearsal.id, body.key)) and not rehearsal.finished:
                 kitchen = kitchen_time(rehearsal, now)
                 world = simulations.at(rehearsal, kitchen)
@@ -230,7 +228,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
             rehearsals = Rehearsals(session)
             rehearsal = rehearsals.one(path.rehearsal_id)
             if rehearsal.finished:
-                raise Conflict("rehearsal", "This rehearsal is over.", "Look at its account, or begin another.")
+                raise Conflict("rehearsal", "rehearsal-over")
             kitchen = rehearsal.kitchen_s(now)
             until = simulations.next_thing_s(
                 rehearsal, kitchen, min(body.longest_s, _longest_jump_s(rehearsal, kitchen))
@@ -248,7 +246,7 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float], changes: Chan
         with db.reading() as session:
             rehearsal = Rehearsals(session).one(path.rehearsal_id)
         if not rehearsal.finished:
-            raise Conflict("rehearsal", "It is still going.", "Bring it to its end first.")
+            raise Conflict("rehearsal", "rehearsal-still-going")
         world = simulations.at(rehearsal, kitchen_time(rehearsal, clock()))
         found = accounts[rehearsal.id] = _account(rehearsal, world)
         while len(accounts) > KEPT_ACCOUNTS:
@@ -260,7 +258,7 @@ def _begins(body: RehearseIn, seed: int, db: Database, batches: Batches) -> Begi
     """:raises BadInput: naming the word that cannot be; field "lesson" when none or several things are asked for."""
     asked = [x for x in (body.lesson, body.batch, body.plan, body.curdle, body.strain, body.caramel) if x is not None]
     if len(asked) != 1:
-        raise BadInput("lesson", "What is to be rehearsed?", "Give a lesson, a batch or one plan.")
+        raise BadInput("lesson", "rehearse-what")
     if body.lesson is not None:
         known = lesson(body.lesson)
         speed = float(known.speed if body.speed is None else body.speed)
@@ -293,7 +291,7 @@ def _planned(body: RehearseIn, db: Database) -> Planned:
     words = body.plan
     assert words is not None
     if not isinstance(words.pan, int) or not isinstance(words.burner, int):
-        raise BadInput("plan", "A rehearsal needs a pan and a burner of the Larder.", "Add them there first.")
+        raise BadInput("plan", "rehearsal-needs-pan-and-burner")
     plan = read_plan(words, shelf)
     told = ForecastOut.of(forecast(plan), words.pan).model_dump(mode="json")
     named = _named(f"{plan.amount.quantity.understood} to {plan.stop.text}", plan, "reduce")
@@ -342,18 +340,18 @@ def _hand(world: World, body: DoIn) -> HandDid:
     """
     many = len(world.vessels) if isinstance(world, Several) else 1
     if body.of >= many:
-        raise BadInput("of", "There is no such vessel.", f"Give 0 to {many - 1}.")
+        raise BadInput("of", "no-such-vessel", many=many - 1)
     if isinstance(world, Several) and (left := world.elsewhere_s(body.of)):
-        raise Conflict("do", f"Your hands are at the {world.vessels[world.at].name} for another {left} s.", "Wait.")
+        raise Conflict("do", "hands-elsewhere", vessels=world.vessels[world.at].name, left=left)
     amount = body.amount or 0.0
     act = Act(world.at_s, body.do, amount, body.flame, body.of)
     hand = world.hand(act)
     if hand is None:
-        raise Conflict("do", "That cannot be done now.", "Do one of the things that are offered.")
+        raise Conflict("do", "hand-not-offered")
     if hand.flames and body.flame is None:
-        raise BadInput("flame", "Which flame?", "Give gentle, medium or strong.")
+        raise BadInput("flame", "rehearse-which-flame")
     if hand.unit and not 0 <= amount <= max(hand.most, hand.usual):
-        raise BadInput("amount", f"That is more than there is: {hand.most:g} {hand.unit}.", "Give less.")
+        raise BadInput("amount", "hand-amount-too-much", most=hand.most, unit=hand.unit)
     if hand.unit and not amount:
         amount = hand.usual
     return HandDid(body.do, amount, body.flame if hand.flames else None, body.of)

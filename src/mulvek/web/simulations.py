@@ -36,7 +36,7 @@ def lesson_of(rehearsal: Rehearsal) -> Lesson | None:
     if rehearsal.lesson is None:
         return None
     if rehearsal.lesson not in lessons():
-        raise Conflict("lesson", "This lesson is no longer on the board.", "Begin another one.")
+        raise Conflict("lesson", "lesson-gone")
     return lessons()[rehearsal.lesson]
 
 
@@ -72,7 +72,7 @@ def world_of(plan: object, level: int, seed: int) -> World:
             return Cloth(replace(plan, readings=()), luck)
         case CaramelPlan():
             return Caramel(plan, luck)
-    raise Conflict("batch", "A sweet is not rehearsed as a whole.", "Rehearse one of its bases, or a lesson.")
+    raise Conflict("batch", "sweet-not-rehearsed-as-whole")
 
 
 def practised(rehearsal: Rehearsal) -> Cook:

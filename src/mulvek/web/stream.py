@@ -12,6 +12,8 @@ from functools import cached_property
 from flask import Flask, Response, request
 from pydantic import BaseModel
 
+from ..core.messages.catalogue import said
+from ..core.messages.message import Message
 from .access.door import Door
 from .access.visitor import visitor
 from .problems import problem
@@ -24,7 +26,7 @@ GAP_S = 0.5
 """A tab that was just told something is told the next together with all that comes meanwhile."""
 
 
-class Message:
+class News:
     """What is told: to ask again, or a batch as it stands, written out once however many are told."""
 
     def __init__(self, count: int, batch: BaseModel | None) -> None:
@@ -41,7 +43,7 @@ class Changes:
 
     def __init__(self) -> None:
         self._count = self._forgotten = 0
-        self._newest: OrderedDict[int | None, Message] = OrderedDict()
+        self._newest: OrderedDict[int | None, News] = OrderedDict()
         self._raised = threading.Condition()
         self.over = threading.Event()
         self.open = threading.BoundedSemaphore(MOST_STREAMS)
@@ -51,7 +53,7 @@ class Changes:
         with self._raised:
             self._count += 1
             self._newest.pop(of, None)
-            self._newest[of] = Message(self._count, batch)
+            self._newest[of] = News(self._count, batch)
             if len(self._newest) > KEPT:
                 self._forgotten = self._newest.popitem(last=False)[1].count
             self._raised.notify_all()
@@ -63,7 +65,7 @@ class Changes:
             count, fresh = self._count, [m for m in self._newest.values() if m.count > seen]
             ask = self._newest.get(None)
             if fresh and (self._forgotten > seen or (ask is not None and ask.count > seen)):
-                fresh = [Message(count, None)]
+                fresh = [News(count, None)]
         return count, [message.text for message in fresh]
 
     def lines(self, gone: Callable[[], bool] = lambda: False) -> Iterator[str]:
@@ -85,7 +87,7 @@ class Changes:
 def routes(app: Flask, changes: Changes, door: Door) -> None:
     def stream() -> Response:
         if not changes.open.acquire(blocking=False):
-            return problem(503, "Too many open tabs", "This tab asks every few seconds instead.")
+            return problem(503, Message("title-too-many-tabs"), said(Message("tab-asks-instead")))
         closed = request.environ.get("waitress.client_disconnected", lambda: False)
         device = visitor(request, door).device
         response = Response(

@@ -12,6 +12,7 @@ from ..core.batch.nudges import nudges
 from ..core.batch.readings import brix, spoon_stage
 from ..core.batch.running import BatchState
 from ..core.equipment.burners import Flame
+from ..core.messages.catalogue import said
 from ..core.planning.reduce.plan import ReducePlan
 from ..core.properties.texture import STAGE_SIGNS
 from ..core.ranges import Range
@@ -106,7 +107,7 @@ class BatchOut(Placed):
             spoon_stage=spoon_stage(state.contents, flakes=plan.stirring == "folded"),
             stop_spoon_stage=(at_stop := _spoon_at_stop(state)),
             stop_sign=STAGE_SIGNS[at_stop],
-            last_change=changed(state.fusions[-1], plan) if state.fusions else "",
+            last_change=said(changed(state.fusions[-1], plan)) if state.fusions else "",
             brix=float(brix(state.contents)),
             start_depth_m=told.start_depth_m if plan.pan == begun.pan else _start_depth(plan),
             concentration=plan.base_kg / max(milk_part, 1e-3),

@@ -3,8 +3,9 @@
 from collections.abc import Mapping
 from typing import Protocol
 
-from ..core.equipment.quantities import parse, say
+from ..core.equipment.quantities import parse
 from ..core.errors import BadInput
+from ..core.messages.figures import say
 from ..core.planning.reduce.compare import Unfit, Way
 from ..core.planning.reduce.forecast import forecast
 from ..core.planning.reduce.judgement import Mending, mend
@@ -62,7 +63,7 @@ class WishOut(Out):
             measures=plan.kitchen.measures,
         )
         if wanted.value <= 0:
-            raise BadInput("want", "Nothing is wanted.", "Wish for an amount, like 600 g or 20 cups.")
+            raise BadInput("want", "wish-missing")
         wish = milk_for(plan, wanted)
         pack, price = (
             things.packs.get(body.plan.milk, (None, None)) if isinstance(body.plan.milk, int) else (None, None)
@@ -105,7 +106,7 @@ class MendOut(Out):
             here = read_plan(body.plan.model_copy(update={"stop": body.now}), things)
             now = stop_water_kg(here)
         except BadInput as error:
-            raise BadInput("now", error.message, error.fix) if error.field == "stop" else error from None
+            raise BadInput("now", error.says) if error.field == "stop" else error from None
         read_stop(body.now, plan.kitchen.measures)
         late = float(plan.late_parts.water)
         mending = mend(plan, told.track, now + late, told.stop_water_kg + late)

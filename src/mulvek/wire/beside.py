@@ -59,7 +59,7 @@ def beside(
     :raises Conflict: field "b", when they are not of one thing.
     """
     if seen[0].product.key != seen[1].product.key:
-        raise Conflict("b", f"{seen[1].name} is no {seen[0].product.name}.", "Lay two of the same side by side.")
+        raise Conflict("b", "beside-other-sweet", seen=seen[1].name, product=seen[0].product.name)
     known = [_told(known_of({}, s, m, kitchen)) for s, m in zip(seen, made_for, strict=True)]
     values = [{reading: k.noted.value for reading, k in one.items()} for one in known]
     found, same = differences(values[0], values[1], _to_explain(seen[0], wrong))

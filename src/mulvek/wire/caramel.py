@@ -7,19 +7,21 @@ from ..core.equipment.packs import Pack
 from ..core.equipment.pans import Pan
 from ..core.equipment.vessels import Straight
 from ..core.errors import BadInput
+from ..core.messages.catalogue import said
 from ..core.planning.caramel.forecast import CaramelForecast, caramelise
 from ..core.planning.caramel.plan import CaramelPlan
 from ..core.planning.caramel.reasons import caramel_reasons
 from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Amount, Rate
 from ..core.ranges import Range
-from ..core.safety.cautions import CHILL, HOT_SUGAR, Caution
+from ..core.safety.cautions import CHILL, HOT_SUGAR
 from ..core.why import Why, of_page
-from ..language.caramel import Step, caramel_steps
+from ..language.caramel import CaramelStep, caramel_steps
 from .larder import BurnerIn
 from .model import Body, Id, Out, Words
 from .pans import PanIn
 from .reduce import Key, Things, milk_pack, read_milk
+from .said import CautionOut
 
 NOTHING = ("", "0", "none", "no", "0 g", "0 ml")
 SMOOTH = ("", "smooth", "as soon as it is smooth")
@@ -56,7 +58,7 @@ def read_caramel(words: CaramelIn, things: Things) -> CaramelPlan:
     milk = read_milk(words.milk, things)
     sugar = amount(words.sugar, "sugar", "g")
     if sugar is None:
-        raise BadInput("sugar", "There is no caramel without sugar.", "Take 20 g to 5 kg.")
+        raise BadInput("sugar", "caramel-without-sugar")
     return CaramelPlan(
         shade=words.shade.strip().lower().replace(" ", "-"),  # type: ignore[arg-type]  # the plan refuses others
         sugar=sugar,
@@ -91,17 +93,28 @@ def _solids(said: str) -> float | None:
     try:
         share = float(figure)
     except ValueError:
-        raise BadInput(
-            "solids", f"“{said}” is no share of solids.", "Write it like “73 %”, or leave it empty."
-        ) from None
+        raise BadInput("solids", "caramel-solids-unreadable", said=said) from None
     return share / 100 if share > 1 else share
+
+
+class CaramelStepOut(Out):
+    """One step: what to do, the sign to wait for, how long it takes, and the syrup's temperature where it matters."""
+
+    do: str
+    sign: str
+    seconds: Range
+    celsius: Range | None
+
+    @classmethod
+    def of(cls, step: CaramelStep) -> "CaramelStepOut":
+        return cls(do=said(step.says), sign=said(step.says, "sign"), seconds=step.seconds, celsius=step.celsius)
 
 
 class CaramelOut(Out):
     """What the plan gives: °C, s, kg, m. ``on_scale_kg``: ``stop_kg`` with the pan's own weight."""
 
     shade: str
-    steps: list[Step]
+    steps: list[CaramelStepOut]
     off_c: Range
     ends_c: float
     rise_k_s: float
@@ -127,7 +140,7 @@ class CaramelOut(Out):
     sugar: float
     fat: float
     cold_name: str
-    cautions: list[Caution]
+    cautions: list[CautionOut]
     whys: dict[str, Why]
 
     @classmethod
@@ -135,7 +148,7 @@ class CaramelOut(Out):
         plan, pan = f.plan, f.plan.hearth.pan
         return cls(
             shade=plan.shade,
-            steps=caramel_steps(f),
+            steps=[CaramelStepOut.of(step) for step in caramel_steps(f)],
             off_c=f.off_c,
             ends_c=f.ends_c,
             rise_k_s=f.rise_k_s,
@@ -161,7 +174,7 @@ class CaramelOut(Out):
             sugar=f.sugar,
             fat=f.fat,
             cold_name=f.cold_name,
-            cautions=[HOT_SUGAR, CHILL],
+            cautions=CautionOut.each((HOT_SUGAR, CHILL)),
             whys=of_page("caramel", caramel_reasons(f)),
         )
 

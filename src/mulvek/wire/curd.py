@@ -8,8 +8,9 @@ from pydantic import Field
 
 from ..core.composition.composition import Composition
 from ..core.composition.materials import materials
-from ..core.equipment.quantities import parse, parse_seconds, say
+from ..core.equipment.quantities import parse, parse_seconds
 from ..core.errors import BadInput
+from ..core.messages.figures import say
 from ..core.planning.curdle.acid import COAGULANTS
 from ..core.planning.curdle.balance import Draining
 from ..core.planning.curdle.forecast import (
@@ -30,12 +31,12 @@ from ..core.planning.curdle.verdict import Fault, Fit, Suits, Way
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import CLOTHS
 from ..core.ranges import Range
-from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Choice, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 from .reduce import Key, Things, milk_pack, read_milk
+from .said import CautionOut
 
 
 class CurdleIn(Body):
@@ -262,7 +263,7 @@ class CurdForecastOut(Out):
     instead: InsteadOut | None
     stages: list[Stage]
     rests_on: str
-    cautions: list[Caution]
+    cautions: list[CautionOut]
     whys: dict[str, Why]
 
     @classmethod
@@ -301,7 +302,7 @@ class CurdForecastOut(Out):
             instead=InsteadOut.of(plan, f.instead) if f.instead else None,
             stages=list(f.stages),
             rests_on=curd_rests_on(plan),
-            cautions=list(f.cautions),
+            cautions=CautionOut.each(f.cautions),
             whys=of_page("curdle", curd_reasons(f)),
         )
 
@@ -337,7 +338,7 @@ class CurdWishOut(Out):
             wanted = parse(body.want, default_unit="g", allow=("mass",), field="want")
             curd_kg, said = wanted.value, wanted.understood
         if not 0.005 <= curd_kg <= 50:
-            raise BadInput("want", "That is no batch of chhena.", "Wish for 5 g to 50 kg, or “30 balls of 12 g”.")
+            raise BadInput("want", "chhena-wish-out-of-reach")
         found = milk_for_curd(plan, curd_kg)
         return cls(
             want=said,

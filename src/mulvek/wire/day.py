@@ -147,12 +147,12 @@ def read_day(
     dues = [sweet.due_s or body.serve_s for sweet in body.sweets]
     now_s = now_s if begun_s is None else begun_s
     if min(dues) <= now_s:
-        raise BadInput("serve_s", "That hour is over.", "Serve later today, or on another day.")
+        raise BadInput("serve_s", "serving-past")
     first = max(now_s, min(dues) - USUAL_LEAD_S) if body.start_s is None else max(now_s, body.start_s)
     if first >= min(dues):
-        raise BadInput("start_s", "It begins when it is eaten already.", "Begin earlier.")
+        raise BadInput("start_s", "day-begins-after-serving")
     if max(dues) - first > LONGEST_LEAD_S + 24 * 3600:
-        raise BadInput("start_s", "That is a long way ahead.", "Begin at most three days before serving.")
+        raise BadInput("start_s", "day-begins-too-early")
     start_s = math.ceil(first / 300) * 300.0
     hours = _Hours(start_s - LEAD_MIN * 60)
     jobs = []
@@ -161,7 +161,7 @@ def read_day(
         try:
             found = job_of(f"{place}", plan_sweet(read_sweet_plan(words, shelf, ready(words))), hours.minute(due))
         except KitchenError as error:
-            raise type(error)(f"sweets.{place}.{error.field}", error.message, error.fix) from error
+            raise type(error)(f"sweets.{place}.{error.field}", error.says) from error
         found = replace(found, name=sweet.name or found.name, spare=sweet.spare_min)
         jobs.append(roomy(found) if body.pace == "roomy" else found)
     kitchen = DayKitchen(
@@ -187,11 +187,7 @@ def _has_room(job: Job, kitchen: DayKitchen) -> None:
         wants = max((getattr(task, f"{place}_l") for task in job.tasks), default=0.0)
         wants = max(wants, job.litres if job.at == place else 0.0)
         if wants > free:
-            raise BadInput(
-                f"{place}_l",
-                f"The {place} has {free:g} L free, and {job.name} takes {wants:.1f} L.",
-                "Make room, make less of it, or leave it out.",
-            )
+            raise BadInput(f"{place}_l", "cold-room-full", place=place, free=free, job=job.name, wants=wants)
 
 
 _DAY = TypeAdapter(Day)
@@ -212,7 +208,7 @@ def read_written(kept: Mapping[str, Any]) -> AskedDay:
         day = _DAY.validate_json(json.dumps(kept["day"]))
         return AskedDay(day=day, origin_s=float(kept["origin_s"]), at_s=float(kept["at_s"]))
     except (ValueError, KeyError, TypeError) as error:
-        raise Unreadable("day", "This day is damaged in the file.", "Its makings stand on the Stove.") from error
+        raise Unreadable("day", "day-damaged") from error
 
 
 PAN_M = 0.24

@@ -174,7 +174,7 @@ def plan_of(asked: AskedDay, tasks: Sequence[PlacedIn | DayTaskOut]) -> Plan:
         for p in placed.values()
     )
     if gone or placed.keys() != day.tasks.keys():
-        raise Conflict("tasks", "That plan is of another day.", "Have it worked out once more.")
+        raise Conflict("tasks", "plan-of-another-day")
     return Plan(placed, rules.lateness(day, placed))
 
 
@@ -304,18 +304,18 @@ def errand_of(asked: AskedDay, body: ShownDay, seconds: float) -> Errand:
     """
     before = plan_of(asked, body.tasks) if body.tasks else None
     if before is not None and faults(asked.day, before):
-        raise Conflict("tasks", "That plan does not hold any more.", "Have it worked out once more.")
+        raise Conflict("tasks", "day-plan-broken")
     return Errand(day=asked.day, seconds=seconds, before=before, pins=pins_of(body, before))
 
 
 def pins_of(body: ShownDay, before: Plan | None) -> dict[str, Placed]:
     """:raises BadInput: field "pins", naming one that is no step of the plan."""
     if body.pins and before is None:
-        raise BadInput("pins", "Steps are pinned in no plan.", "Send the plan that is shown with them.")
+        raise BadInput("pins", "pins-without-plan")
     placed = before.placed if before is not None else {}
     for key in body.pins:
         if key not in placed:
-            raise BadInput("pins", f"There is no step “{key}” in this day.", "Pin one of its own.")
+            raise BadInput("pins", "pin-no-such-step", key=key)
     return {key: placed[key] for key in body.pins}
 
 
@@ -326,15 +326,15 @@ def answer_move(asked: AskedDay, body: MoveIn) -> MovedOut:
     """
     day, before = asked.day, plan_of(asked, body.tasks)
     if body.task not in before.placed:
-        raise BadInput("task", f"There is no step “{body.task}” in this day.", "Move one of its own.")
+        raise BadInput("task", "move-no-such-step", task=body.task)
     if body.hob is not None and body.hob >= len(day.kitchen.hobs):
-        raise BadInput("hob", "There is no such burner in this day.", "Name one of its own.")
+        raise BadInput("hob", "move-no-such-burner")
     new = bound(day, before, body.task, asked.minute(body.to_s), body.hob)
     pins = pins_of(body, before) | new
     after = settle(day, before, pins)
     if after is None:
         why = in_the_way(day, before, pins)
-        raise Impossible("task", fault_words(why[0] if why else ""), "Put it elsewhere, or unpin another step.")
+        raise Impossible("task", fault_words(why[0] if why else ""))
     return MovedOut(plan=answer_day(asked, after), pins=sorted(pins), moved=moved(before, after))
 
 

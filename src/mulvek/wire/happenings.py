@@ -33,7 +33,7 @@ def asked_of(found: Fault, answers: Mapping[str, float]) -> dict[str, float]:
     for reading in answers:
         if reading not in found.readings:
             known = ", ".join(found.readings)
-            raise BadInput("answers", f"“{reading}” tells nothing of this.", f"Answer one of: {known}.")
+            raise BadInput("answers", "no-such-mend-reading", reading=reading, known=known)
     return dict(answers)
 
 
@@ -52,7 +52,7 @@ class EventBody(Body):
 
 def _reduced(plan: Any) -> ReducePlan:
     if not isinstance(plan, ReducePlan):
-        raise Conflict("kind", "That does not happen to this.", "Log something else of it.")
+        raise Conflict("kind", "does-not-happen-to-kind")
     return plan
 
 

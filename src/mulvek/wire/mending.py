@@ -169,7 +169,7 @@ def product_named(key: str) -> Product:
     """:raises NotFound: field "product"."""
     found = products().get(key)
     if found is None:
-        raise NotFound("product", f"Nothing is made that is called “{key}”.", "Choose one of the list.")
+        raise NotFound("product", "no-such-product", key=key)
     return found
 
 

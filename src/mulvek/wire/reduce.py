@@ -20,11 +20,11 @@ from ..core.planning.reduce.reasons import reasons, rests_on
 from ..core.planning.reduce.stops import read_stop
 from ..core.planning.strain.draining import Drain
 from ..core.ranges import Range
-from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
+from .said import CautionOut
 
 Key = Annotated[str, Field(max_length=40)]
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")
@@ -116,18 +116,14 @@ def read_plan(words: ReduceIn, things: Things) -> ReducePlan:
 def _sugar_kind(kind: int | str, things: Things) -> Material:
     found = things.ingredient(kind) if isinstance(kind, int) else material(kind, "sugar_kind")
     if found.group != "sugar":
-        raise BadInput("sugar_kind", f"{found.name.capitalize()} is not a sugar.", "Choose a sugar of the Larder.")
+        raise BadInput("sugar_kind", "not-a-sugar", found=found.name)
     return found
 
 
 def _addition(words: AdditionIn, things: Things, kitchen: Kitchen) -> Addition:
     found = things.ingredient(words.what) if isinstance(words.what, int) else material(words.what, "additions")
     if not enriches(found.key, found.group):
-        raise BadInput(
-            "additions",
-            f"{found.name.capitalize()} does not enrich milk that boils down.",
-            "Choose a powder, cream, a can, soft cheese or starch.",
-        )
+        raise BadInput("additions", "not-an-addition", found=found.name)
     pack = thing_pack(words.what, found.name, things.house)
     return Addition(found, Amount.read(words.amount, "additions", "g", kitchen.measures, pack), words.late)
 
@@ -152,7 +148,7 @@ def read_milk(milk: int | str | MilkIn, things: Things) -> Material:
         return things.milk(milk)
     found = material(milk)
     if found.group not in ("milk", "plant"):
-        raise BadInput("milk", f"{found.name.capitalize()} is not a milk to reduce.", "Choose a liquid milk.")
+        raise BadInput("milk", "not-a-milk-to-reduce", found=found.name)
     return found
 
 
@@ -256,7 +252,7 @@ class ForecastOut(Out):
     before: Strata
     after: Strata
     moments: list[Moment]
-    cautions: list[Caution]
+    cautions: list[CautionOut]
     rests_on: str
     batches_behind: int
     sugar_name: str
@@ -290,7 +286,7 @@ class ForecastOut(Out):
             before=Strata.of(f.before),
             after=Strata.of(f.after),
             moments=list(f.moments),
-            cautions=list(f.cautions),
+            cautions=CautionOut.each(f.cautions),
             rests_on=rests_on(f),
             batches_behind=plan.rate.batches,
             sugar_name=plan.sugar_kind.name,

@@ -81,7 +81,7 @@ class AcidIn(Body):
         juice = parse(self.amount, default_unit="ml", allow=("volume", "mass"), field="amount", measures=measures)
         kg = juice.value * (1000.0 if juice.dimension == "volume" else 1.0)
         if not 0 < kg <= 1:
-            raise BadInput("amount", "That is no pour of lemon juice.", "Give up to a litre.")
+            raise BadInput("amount", "lemon-pour-out-of-reach")
         return AcidPoured(kg)
 
 

@@ -7,8 +7,8 @@ from typing import Literal
 from pydantic import Field
 
 from ..core.batch.leftovers import DOUGH_SHARE
-from ..core.equipment.quantities import say
 from ..core.errors import KitchenError
+from ..core.messages.figures import say
 from ..core.planning.sweets.build import ReadyBase
 from ..core.planning.sweets.formula import Base, School, Sweet
 from ..core.planning.sweets.leaves import as_rabri_kg

@@ -8,8 +8,8 @@ from pydantic import Field
 
 from ..core.batch.stock import bought_as
 from ..core.batch.sweet_run import SweetRun, SweetState
-from ..core.equipment.quantities import say
 from ..core.errors import NotFound
+from ..core.messages.figures import say
 from .model import Out
 from .sweet_words import Things
 

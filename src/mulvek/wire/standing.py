@@ -10,6 +10,7 @@ from ..core.batch.log import Log
 from ..language.happened import Told
 from .log import LogLine, log_lines, undo_id
 from .model import Out
+from .said import NudgeOut
 
 
 class Standing(Out):
@@ -22,7 +23,7 @@ class Standing(Out):
     weighed_kg: float | None
     paused_at_s: float | None
     hushed: bool
-    nudges: list[Nudge]
+    nudges: list[NudgeOut]
     log: list[LogLine] = Field(description="Newest first")
     undo_id: int | None
     newest: int = Field(
@@ -60,7 +61,7 @@ def standing(
         "weighed_kg": state.weighed_kg,
         "paused_at_s": state.paused_at_s,
         "hushed": any(n.hushed for n in nudges),
-        "nudges": list(nudges),
+        "nudges": [NudgeOut.of(nudge) for nudge in nudges],
         "log": log_lines(log, Told(plan or log.plan, state), lines),
         "undo_id": undo_id(log),
         "newest": log.next_id - 1,

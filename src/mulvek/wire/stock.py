@@ -5,15 +5,14 @@ from collections.abc import Iterable, Mapping
 from pydantic import Field
 
 from ..core.batch.stock import Counted, spoils
-from ..core.equipment.quantities import say
 from ..core.errors import BadInput, NotFound
+from ..core.messages.figures import say
 from ..core.planning.own.lines import read_line
 from ..core.planning.sweets.stuff import Thing
 from .model import Body, Out, Words
 from .sweet_words import Things, pantry_of
 from .told_lines import ToldKitchen
 
-EXAMPLE = "Write an amount and the thing, like 2 kg sugar, 3 packets of milk or half a cup of cardamom."
 MOST_KG = 500.0
 
 
@@ -51,11 +50,11 @@ def read_count(body: StockIn, shelf: Things) -> tuple[str, float]:
     kitchen = ToldKitchen.of(shelf)
     line = read_line(body.line, kitchen.names, kitchen.measures, kitchen.packs)
     if line.problem:
-        raise BadInput("line", *line.problem)
+        raise BadInput("line", line.problem)
     if line.thing is None or line.told is None:
-        raise BadInput("line", "That is no amount of a thing.", EXAMPLE)
+        raise BadInput("line", "stock-without-amount")
     if line.told.kg > MOST_KG:
-        raise BadInput("line", "That is more than a kitchen holds.", EXAMPLE)
+        raise BadInput("line", "stock-too-much")
     return line.thing.key, line.told.kg
 
 

@@ -5,18 +5,18 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ..core.composition.materials import Material, material
-from ..core.equipment.quantities import parse_seconds, say
+from ..core.equipment.quantities import parse_seconds
 from ..core.errors import BadInput
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import KEEPS_WATER, most_whey
 from ..core.planning.strain.forecast import StrainForecast, StrainPlan
 from ..core.planning.strain.reasons import hours_rest_on, strain_reasons
 from ..core.ranges import Range
-from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from .larder import KitchenIn
 from .model import Body, Id, Out, Slugged, Words
 from .reduce import Key, Things, thing_pack
+from .said import CautionOut
 
 
 class WheyIn(Body):
@@ -71,11 +71,7 @@ def read_strain(words: StrainIn, things: Things) -> StrainPlan:
     )
     most = plan.mass_kg * most_whey(plan.gel, min(KEEPS_WATER.values()))
     if any(whey > MORE_THAN_ANY * most for _, whey in plan.readings):
-        raise BadInput(
-            "readings",
-            f"{say(plan.mass_kg, 'mass')} of this never gives so much whey.",
-            "Weigh the bowl without whey too.",
-        )
+        raise BadInput("readings", "whey-more-than-yoghurt-gives", mass_kg=plan.mass_kg)
     return plan
 
 
@@ -120,7 +116,7 @@ class StrainForecastOut(Out):
     curve_solids: list[float]
     curve_acidity: list[float]
     rests_on: str
-    cautions: list[Caution]
+    cautions: list[CautionOut]
     whys: dict[str, Why]
 
     @classmethod
@@ -150,6 +146,6 @@ class StrainForecastOut(Out):
                 for r in f.ends
             ],
             rests_on=hours_rest_on(plan),
-            cautions=list(f.cautions),
+            cautions=CautionOut.each(f.cautions),
             whys=of_page("strain", strain_reasons(f)),
         )

@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ..core.composition.composition import Composition
-from ..core.equipment.quantities import in_cups, parse, say
+from ..core.equipment.quantities import in_cups, parse
 from ..core.errors import BadInput, Impossible
+from ..core.messages.figures import say
 from ..core.planning.curdle import soak as sk
 from ..core.planning.curdle.syrup import boiling_elevation_k, brix_at_elevation, elevation_share, syrup_boils_c
 from ..core.planning.sweets.build import ReadyBase, milk_of
@@ -159,7 +160,7 @@ class LateOut(Out):
         if body.mass.strip():
             mass = parse(body.mass, default_unit="g", allow=("mass",), field="mass").value
             if not 0.01 <= mass <= 200:
-                raise BadInput("mass", "That is no batch.", "Give 10 g to 200 kg.")
+                raise BadInput("mass", "late-mass-out-of-reach")
         if body.water is not None:
             solids = food.scaled((1 - body.water / 100) / food.total_solids)
             food = type(food)(**{**dict(solids.items()), "water": body.water / 100})
@@ -195,7 +196,7 @@ class LateOut(Out):
     @classmethod
     def _moulds(cls, f: SweetForecast, moulds: int) -> "LateOut":
         if f.frozen is None:
-            raise BadInput("kind", "This sweet is not frozen in moulds.", "Ask for sweeter or for moisture.")
+            raise BadInput("kind", "sweet-not-in-moulds")
         left = max(0.0, f.finished.likely - moulds * f.each_kg)
         if left < f.each_kg:
             words, detail = "They are enough.", "Nothing is left over."
@@ -353,16 +354,16 @@ def _strength(body: SyrupIn, altitude_m: float) -> tuple[float, float | None]:
         )
         above = (body.celsius - plain) / elevation_share(plain)
         if not boiling_elevation_k(5) <= above <= boiling_elevation_k(90):
-            raise Impossible("celsius", "No syrup boils there.", "Read the thermometer in plain boiling water first.")
+            raise Impossible("celsius", "syrup-boils-nowhere")
         return brix_at_elevation(above), kg
     if body.brix is not None:
         return body.brix, kg
-    raise BadInput("brix", "Which syrup?", "Give sugar and water, its °Brix, or its boiling temperature.")
+    raise BadInput("brix", "syrup-missing")
 
 
 def _syrup_kg(text: str, field: str, bulk: float) -> float:
     q = parse(text, default_unit="g", allow=("mass", "volume"), field=field)
     kg = q.value if q.dimension == "mass" else q.value * bulk
     if not 0.001 <= kg <= 200:
-        raise BadInput(field, f"{q.understood} is no kitchen's.", "Give 1 g to 200 kg.")
+        raise BadInput(field, "syrup-amount-out-of-reach", q=q.understood)
     return kg

@@ -14,16 +14,15 @@ from ..core.planning.sweets.flow import gives
 from ..core.planning.sweets.formula import slot_of
 from ..core.planning.sweets.plan import SweetForecast
 from ..core.ranges import Range
-from ..core.safety.cautions import Caution
 from ..core.safety.hazards import HAZARDS
 from .model import Out
+from .said import CautionOut
 from .standing import Standing, standing
 from .sweet_words import SweetIn, Things, burner_of, pan_of
 
 
 def run_of(f: SweetForecast) -> SweetRun:
     """What is kept of a plan when it goes on the Stove."""
-    words = {s.caution for s in f.steps if s.caution} | set(f.plan.sweet.cautions)
     return SweetRun(
         sweet=f.plan.sweet.key,
         one=f.plan.sweet.one,
@@ -36,7 +35,6 @@ def run_of(f: SweetForecast) -> SweetRun:
         stop_kg=f.stop_kg,
         habit=f.plan.habit,
         gives_kg=gives(f.built, f.batch.finished_kg),
-        cautions={word: HAZARDS[word] for word in words if word in HAZARDS},
     )
 
 
@@ -56,7 +54,7 @@ class SweetStepOut(Out):
     stop_kg: float | None = Field(description="In its pan when it ends, of a step that cooks it down to a weight")
     late_kg: float = Field(description="Of what is in it then, so much goes in on the way")
     left_s: Range | None = Field(description="s to go from ``now_s``, by what it weighed midway; none until it was")
-    caution: Caution | None
+    caution: CautionOut | None
     base: str
     base_batch: int | None = Field(description="The weighed batch that this base is")
     base_kg: float | None
@@ -172,7 +170,7 @@ class SweetBatchOut(Standing):
                     stop_kg=s.cooking.stop_kg if s.cooking else None,
                     late_kg=s.cooking.late_kg if s.cooking else 0.0,
                     left_s=s.left_s,
-                    caution=run.cautions.get(s.planned.caution),
+                    caution=CautionOut.of(HAZARDS[s.planned.caution]) if s.planned.caution in HAZARDS else None,
                     base=s.planned.base,
                     base_batch=max(parts) if (parts := state.bases.get(s.planned.base)) else None,
                     base_kg=sum(base.mass_kg for base in parts.values()) if parts else None,

@@ -4,7 +4,7 @@ import math
 
 from pydantic import Field
 
-from ..core.equipment.quantities import say
+from ..core.messages.figures import say
 from ..core.planning.curdle.forecast import most_milk_m3
 from ..core.planning.curdle.pieces import use
 from ..core.planning.sweets.formula import MILK, slot_of

@@ -17,6 +17,7 @@ from ..core.equipment.packs import Pack, unpacked
 from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import is_unit, parse
 from ..core.errors import BadInput
+from ..core.messages.message import Message
 from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Rate
 from ..core.planning.strain.draining import Drain
@@ -136,7 +137,7 @@ def read_milk(words: int | str | MilkIn | None, shelf: Things) -> tuple[Thing | 
         return thing, shelf.curd_yield(words)[0]
     found = Thing.of(words.milk() if isinstance(words, MilkIn) else material(words))
     if not found.milk:
-        raise BadInput("milk", f"{found.name.capitalize()} is no milk.", "Choose a milk of the Larder.")
+        raise BadInput("milk", "not-a-milk", found=found.name)
     return (replace(found, key="milk:label") if isinstance(words, MilkIn) else found), 0.0
 
 
@@ -167,7 +168,7 @@ def read_taken(text: str, unit: str, solids: float) -> float:
     try:
         value = float(words.rstrip("%×x ").replace(",", "."))
     except ValueError:
-        raise BadInput("taken", f"“{text}” is no end.", "Write half, a third, 30 % solids or 1.9.") from None
+        raise BadInput("taken", "taken-end-unreadable", text=text) from None
     if unit == "x" and percent:
         return value / 100 / solids
     return value if percent or unit == "x" else value * solids * 100 if value < 8 else value
@@ -183,7 +184,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
     pantry = replace(pantry_of(shelf, milk, yield_ln), ready=dict(ready or {}))
     sweet = pantry.sweets.get(words.sweet)
     if sweet is None:
-        raise BadInput("sweet", f"There is no sweet “{words.sweet}”.", "Choose one of the list.")
+        raise BadInput("sweet", "no-such-sweet", sweet=words.sweet)
     school, pantry = with_fruit(chosen(sweet, words.school, words.flavour), pantry, words.fruit)
     if words.taken.strip() and (letter := next((k for k, b in school.bases.items() if b.do == "reduce"), None)):
         base = school.bases[letter]
@@ -192,7 +193,7 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         try:
             school = changed(school, {f"bases.{letter}": to})
         except BadInput as error:
-            raise BadInput("taken", f"“{words.taken}” is out of reach.", error.fix) from error
+            raise BadInput("taken", "taken-out-of-reach", taken=words.taken, why=error.says) from error
     school = changed(school, words.changes)
     school, habit = with_habit(school, lambda name: shelf.habit(name, sweet.key), words.changes)
     shape = None
@@ -201,20 +202,18 @@ def read_sweet_plan(words: SweetIn, shelf: Things, ready: Mapping[str, ReadyBase
         if words.each.strip():
             ml = parse(words.each, default_unit="ml", allow=("volume",), field="each").value * 1e6
         if not 10 <= ml <= 2000:
-            raise BadInput("each", f"{ml:g} ml is no mould.", "Give 10 ml to 2 L.")
+            raise BadInput("each", "mould-volume-out-of-reach", ml=ml)
         shape = mould(words.mould).scaled_to(ml * 1e-6)
     elif words.each.strip() and school.piece.way != "slab":
         grams = parse(words.each, default_unit="g", allow=("mass",), field="each").value * 1e3
         if not 2 <= grams <= 2000:
-            raise BadInput("each", f"{grams:g} g is no piece.", "Give 2 g to 2 kg.")
+            raise BadInput("each", "piece-mass-out-of-reach", grams=grams)
         school = replace(school, piece=replace(school.piece, grams=grams))
     pieces, mass, volume = _wanted(words.want, sweet, school.piece, kitchen) if not words.have else (None, None, None)
     milk_bulk = milk_of(school, pantry).bulk_kg_m3
     unknown = set(words.bases) - set(school.bases)
     if unknown:
-        raise BadInput(
-            "bases", f"This school has no base {min(unknown)}.", f"It has: {', '.join(school.bases) or 'none'}."
-        )
+        raise BadInput("bases", "school-no-such-base", unknown=min(unknown), bases=tuple(school.bases) or ("none",))
     return SweetPlan(
         sweet=sweet,
         school=school,
@@ -270,7 +269,7 @@ def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[in
 
     :raises BadInput: field "want", naming the word that is neither.
     """
-    example = f"Write so many {sweet.many}, or a weight or volume: 12 {sweet.many}, 1.2 kg, 600 ml."
+    example = Message("example-of-want", many=sweet.many)
     words = text.strip().lower().split()
     if not words:
         return None, None, None
@@ -286,8 +285,11 @@ def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[in
         if number != int(number):
             raise BadInput(
                 "want",
-                f"{words[0]} is no whole number of {sweet.many}.",
-                f"Ask for {int(number) or 1} or {int(number) + 1}, or by weight: {words[0]} kg.",
+                "want-not-whole",
+                number=words[0],
+                many=sweet.many,
+                fewer=int(number) or 1,
+                more=int(number) + 1,
             )
         return int(number), None, None
     if words[0].isdecimal() and said in _piece_words():
@@ -301,11 +303,7 @@ def _wanted(text: str, sweet: Sweet, piece: Piece, kitchen: Kitchen) -> tuple[in
         measures=kitchen.measures,
     )
     if found.dimension == "none":
-        raise BadInput(
-            "want",
-            f"I cannot tell what “{text}” is of.",
-            f"Ask for so many {sweet.many}, or by weight or volume: 1.2 kg, 600 ml.",
-        )
+        raise BadInput("want", "want-of-what", text=text, many=sweet.many)
     return None, *((found.value, None) if found.dimension == "mass" else (None, found.value))
 
 
@@ -322,7 +320,7 @@ def _mass(text: str, field: str, bulk: float, kitchen: Kitchen) -> float | None:
     q = parse(text, default_unit="g", allow=("mass", "volume"), field=field, measures=kitchen.measures)
     kg = q.value if q.dimension == "mass" else q.value * bulk
     if not 0.005 <= kg <= 200:
-        raise BadInput(field, f"{q.understood} is no batch.", "Give 5 g to 200 kg.")
+        raise BadInput(field, "want-out-of-reach", q=q.understood)
     return kg
 
 
@@ -337,7 +335,7 @@ def _amount(have: HaveIn, pantry: Pantry, milk_bulk: float, kitchen: Kitchen, pa
     bulk = milk_bulk if have.what == MILK else thing.bulk_kg_m3 if thing else 1000.0
     kg = _mass(unpacked(have.amount, "have", pack), "have", bulk, kitchen)
     if kg is None:
-        raise BadInput("have", "How much of it?", "Write it like 380 g or 1.1 L.")
+        raise BadInput("have", "have-how-much")
     return kg
 
 
@@ -348,10 +346,10 @@ def _tray(text: str) -> tuple[float, float] | None:
         return None
     sides = [side for side in words.removesuffix("cm").split("x") if side.strip()]
     if len(sides) != 2:
-        raise BadInput("tray", f"“{text}” is no tray.", "Write its two sides, like 30 x 20 cm.")
+        raise BadInput("tray", "tray-unreadable", text=text)
     found = [parse(side, default_unit="cm", allow=("length",), field="tray").value for side in sides]
     if not all(0.05 <= side <= 1.0 for side in found):
-        raise BadInput("tray", "A tray's sides are 5 to 100 cm.", "Measure it inside.")
+        raise BadInput("tray", "tray-sides-out-of-reach")
     return max(found), min(found)
 
 
@@ -370,7 +368,7 @@ def _hearth(words: SweetIn, shelf: Things) -> Hearth:
     pan_id = pan_of(words, shelf)
     burner_id = burner_of(words, shelf)
     if pan_id is None or burner_id is None:
-        raise BadInput("pan", "There is no pan or burner to cook on.", "Add them in the Larder.")
+        raise BadInput("pan", "no-pan-or-burner")
     pan = shelf.pan(pan_id) if isinstance(pan_id, int) else pan_id.pan()
     burner = shelf.burner(burner_id) if isinstance(burner_id, int) else burner_id.burner()
     known = isinstance(pan_id, int) and isinstance(burner_id, int)

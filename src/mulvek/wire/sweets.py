@@ -5,7 +5,8 @@ from collections.abc import Mapping
 
 from pydantic import Field
 
-from ..core.equipment.quantities import in_cups, say, say_measured
+from ..core.equipment.quantities import in_cups, say_measured
+from ..core.messages.figures import say
 from ..core.planning.sweets.balance import band
 from ..core.planning.sweets.build import ReadyBase, milk_of
 from ..core.planning.sweets.costs import Cost, Heat, Prices, cost, heat_for
@@ -22,10 +23,10 @@ from ..core.planning.sweets.steps import earliest_s
 from ..core.properties import freezing as fz
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
-from ..core.safety.cautions import Caution
 from ..core.why import Why, of_page
 from ..language.step_facts import step_facts
 from .model import Out
+from .said import CautionOut
 from .sweet_bench import LitOut, base_of, lit_of
 from .sweet_parts import (
     BaseOut,
@@ -87,7 +88,7 @@ class SweetOut(Out):
     iced: CoolingOut
     nutrients: Nutrients
     allergens: list[str]
-    cautions: list[Caution]
+    cautions: list[CautionOut]
     cost: Cost
     unpriced: list[str]
     knobs: list[KnobOut]
@@ -199,7 +200,7 @@ class SweetOut(Out):
             iced=CoolingOut(cooling=f.iced, passes=f.iced.passes),
             nutrients=f.nutrients,
             allergens=list(f.allergens),
-            cautions=list(f.cautions),
+            cautions=CautionOut.each(f.cautions),
             cost=told,
             unpriced=[names.get(k, k) for k in told.unpriced],
             knobs=made,

@@ -10,6 +10,7 @@ from ..core.equipment.packs import Pack
 from ..core.equipment.pans import Pan
 from ..core.equipment.quantities import Measures
 from ..core.errors import BadInput
+from ..core.messages.catalogue import said
 from ..core.planning.own.account import Account, settle
 from ..core.planning.own.amounts import Source, loose_words
 from ..core.planning.own.form import added_sugar, by_itself
@@ -120,9 +121,7 @@ class ToldKitchen:
                 answers[str(len(lines))] = answer
             lines += parted(text, self.names, self.measures, self.packs)
         if len(lines) > MOST_LINES:
-            raise BadInput(
-                "lines", f"That is more than {MOST_LINES} things.", "Write one batch, without what it is for."
-            )
+            raise BadInput("lines", "too-many-told-lines", most=MOST_LINES)
         return body.model_copy(update={"lines": lines, "answers": answers})
 
     def read(self, body: ToldIn) -> list[Line]:
@@ -137,12 +136,12 @@ def line_out(
     text: str, account: Account, place: int, options: list[ToldOptionOut], kitchen: ToldKitchen
 ) -> ToldLineOut:
     line, summed = account.lines[place], account.sums[place]
-    problem, fix = summed.problem or ("", "")
+    wrong = summed.problem
     grams = line.told.kg * 1e3 if line.told else None
-    said = " ".join(part for part in (_said(line), summed.note) if part)
+    words = " ".join(part for part in (_said(line), summed.note) if part)
     if line.kind == "gave" and line.gave and line.gave.kg:
         grams = line.gave.kg * 1e3
-        said = f"{account.stuck_kg * 1e3:.0f} g stayed in the pan and on the spoon." if account.weighed else ""
+        words = f"{account.stuck_kg * 1e3:.0f} g stayed in the pan and on the spoon." if account.weighed else ""
     return ToldLineOut(
         text=text,
         kind=line.kind,
@@ -150,12 +149,12 @@ def line_out(
         name=line.thing.name if line.thing else "",
         grams=grams,
         source="weighed" if line.kind == "gave" and grams else line.told.source if line.told else "",
-        said=said[:1].upper() + said[1:],
+        said=words[:1].upper() + words[1:],
         loose=_loose(line, account, place, kitchen),
         options=options,
         answer=line.told.likely if line.told else "",
-        problem=problem,
-        fix=fix,
+        problem=said(wrong) if wrong else "",
+        fix=said(wrong, "fix") if wrong else "",
     )
 
 

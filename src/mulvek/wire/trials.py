@@ -130,12 +130,12 @@ class CupTrialOut(Out):
     def of(cls, body: CupTrialIn) -> "CupTrialOut":
         if body.water_g is not None:
             if not (1 <= body.water_g <= 3000 and 0 <= body.celsius <= 60):
-                raise BadInput("water_g", "No cup holds that.", "Weigh it full and empty: 1 to 3000 g of water.")
+                raise BadInput("water_g", "trial-water-out-of-reach")
             ml = body.water_g / (float(water_density_kg_m3(body.celsius)) / 1000)
             return cls(ml=Range.normal(ml, max(1.0, 0.005 * ml), 0.0))
         if body.spoons is None:
-            raise BadInput("water_g", "Nothing was measured.", "Give the weight of water, or the number of spoons.")
+            raise BadInput("water_g", "trial-nothing-measured")
         if not (0 < body.spoons <= 200 and 1 <= body.spoon_ml <= 50):
-            raise BadInput("spoons", "That is no number of spoons.", "Count level spoons: up to 200.")
+            raise BadInput("spoons", "trial-spoons-out-of-reach")
         ml = body.spoons * body.spoon_ml
         return cls(ml=Range.normal(ml, 0.06 * ml, 0.0))

@@ -2381,7 +2381,7 @@ export interface components {
             /** Now S */
             now_s: number;
             /** Nudges */
-            nudges: components["schemas"]["Nudge"][];
+            nudges: components["schemas"]["NudgeOut"][];
             /** Off At S */
             off_at_s: number | null;
             pan: components["schemas"]["PanOut"];
@@ -2799,7 +2799,7 @@ export interface components {
             /** Now S */
             now_s: number;
             /** Nudges */
-            nudges: components["schemas"]["Nudge"][];
+            nudges: components["schemas"]["NudgeOut"][];
             off_in_s: components["schemas"]["Range"] | null;
             /**
              * On Scale Kg
@@ -2958,7 +2958,7 @@ export interface components {
             /** Butter Kg */
             butter_kg: number;
             /** Cautions */
-            cautions: components["schemas"]["Caution"][];
+            cautions: components["schemas"]["CautionOut"][];
             /** Climbs M */
             climbs_m: number;
             /** Cold Name */
@@ -2997,7 +2997,7 @@ export interface components {
             shade: string;
             simmer_s: components["schemas"]["Range"];
             /** Steps */
-            steps: components["schemas"]["Step"][];
+            steps: components["schemas"]["CaramelStepOut"][];
             stop_kg: components["schemas"]["Range"];
             /** Sugar */
             sugar: number;
@@ -3011,6 +3011,18 @@ export interface components {
             whys: {
                 [key: string]: components["schemas"]["Why"];
             };
+        };
+        /**
+         * CaramelStepOut
+         * @description One step: what to do, the sign to wait for, how long it takes, and the syrup's temperature where it matters.
+         */
+        CaramelStepOut: {
+            celsius: components["schemas"]["Range"] | null;
+            /** Do */
+            do: string;
+            seconds: components["schemas"]["Range"];
+            /** Sign */
+            sign: string;
         };
         /**
          * CauseOut
@@ -3043,10 +3055,10 @@ export interface components {
             word: "almost-surely" | "very-likely" | "likely" | "possible" | "unlikely" | "hardly";
         };
         /**
-         * Caution
-         * @description One caution: a bold start, the rest of the sentence, and how much it weighs.
+         * CautionOut
+         * @description A bold start, and the rest of the sentence.
          */
-        Caution: {
+        CautionOut: {
             /**
              * Severity
              * @enum {string}
@@ -3369,7 +3381,7 @@ export interface components {
             /** Now S */
             now_s: number;
             /** Nudges */
-            nudges: components["schemas"]["Nudge"][];
+            nudges: components["schemas"]["NudgeOut"][];
             /**
              * Pan Id
              * @default null
@@ -3441,7 +3453,7 @@ export interface components {
             /** Boils C */
             boils_c: number;
             /** Cautions */
-            cautions: components["schemas"]["Caution"][];
+            cautions: components["schemas"]["CautionOut"][];
             curd: components["schemas"]["CurdPartsOut"];
             curd_kg: components["schemas"]["Range"];
             /** Curve C */
@@ -4297,7 +4309,7 @@ export interface components {
             /** Boils */
             boils: boolean;
             /** Cautions */
-            cautions: components["schemas"]["Caution"][];
+            cautions: components["schemas"]["CautionOut"][];
             cold: components["schemas"]["Spoon"];
             first_boil_s: components["schemas"]["Range"];
             /** Flame */
@@ -6541,12 +6553,10 @@ export interface components {
             says: string;
         };
         /**
-         * Nudge
-         * @description Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``strip`` is its short form.
-         *
-         *     ``answer``: the kind of happening that ends it. ``missed``: nobody came; shown, no longer sounded.
+         * NudgeOut
+         * @description Something to do, as a sentence and, for the strip of burners, in two or three words. ``answer`` ends it.
          */
-        Nudge: {
+        NudgeOut: {
             /** Act */
             act: string;
             /** Answer */
@@ -6555,11 +6565,8 @@ export interface components {
             due_at_s: number;
             /** Episode */
             episode: string;
-            /**
-             * Hushed
-             * @default false
-             */
-            hushed?: boolean;
+            /** Hushed */
+            hushed: boolean;
             /** Key */
             key: string;
             /**
@@ -6567,11 +6574,8 @@ export interface components {
              * @enum {string}
              */
             kind: "care" | "hazard";
-            /**
-             * Missed
-             * @default false
-             */
-            missed?: boolean;
+            /** Missed */
+            missed: boolean;
             /** Strip */
             strip: string;
         };
@@ -8162,19 +8166,6 @@ export interface components {
             sign: string;
         };
         /**
-         * Step
-         * @description One step: what to do, the sign to wait for, how long it takes, and the syrup's temperature where it matters.
-         */
-        Step: {
-            /** @default null */
-            celsius?: components["schemas"]["Range"] | null;
-            /** Do */
-            do: string;
-            seconds: components["schemas"]["Range"];
-            /** Sign */
-            sign: string;
-        };
-        /**
          * StepAfterOut
          * @description A step that took otherwise than planned; ``teaches``: the next plans go by it.
          */
@@ -8506,7 +8497,7 @@ export interface components {
             /** At S */
             at_s: number[];
             /** Cautions */
-            cautions: components["schemas"]["Caution"][];
+            cautions: components["schemas"]["CautionOut"][];
             curd_kg: components["schemas"]["Range"];
             /** Curve Acidity */
             curve_acidity: number[];
@@ -8873,7 +8864,7 @@ export interface components {
             /** Now S */
             now_s: number;
             /** Nudges */
-            nudges: components["schemas"]["Nudge"][];
+            nudges: components["schemas"]["NudgeOut"][];
             /** @description Told when it was over: the cook's lines of it */
             on_paper: components["schemas"]["PaperOut"] | null;
             /** One */
@@ -9141,7 +9132,7 @@ export interface components {
             /** Boilings */
             boilings: components["schemas"]["Boiling"][];
             /** Cautions */
-            cautions: components["schemas"]["Caution"][];
+            cautions: components["schemas"]["CautionOut"][];
             cost: components["schemas"]["Cost"];
             /** Each Kg */
             each_kg: number;
@@ -9276,7 +9267,7 @@ export interface components {
             bench_words: {
                 [key: string]: string | string[];
             };
-            caution: components["schemas"]["Caution"] | null;
+            caution: components["schemas"]["CautionOut"] | null;
             /** Check */
             check: string;
             /** Done At S */

@@ -8,6 +8,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from ..messages.message import Message
+
 Class = Literal["care", "hazard"]
 Loudness = Literal["wait", "show", "chime", "speak", "alarm"]
 
@@ -47,7 +49,7 @@ Attention = Missed | Snoozed | Hushed
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Nudge:
-    """Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``strip`` is its short form.
+    """Something to do. ``due_at_s`` since the epoch, moved on by a snooze; ``says`` what; its part "strip" is the short form.
 
     ``answer``: the kind of happening that ends it. ``missed``: nobody came; shown, no longer sounded.
     """
@@ -56,8 +58,7 @@ class Nudge:
     episode: str
     kind: Class
     due_at_s: float
-    act: str
-    strip: str
+    says: Message
     answer: str
     missed: bool = False
     hushed: bool = False
@@ -66,11 +67,11 @@ class Nudge:
         """How it is told now.
 
         >>> stir = Nudge(
-        ...     key="stir", episode="7", kind="care", due_at_s=100.0, act="Stir.", strip="stir", answer="stirred")
+        ...     key="stir", episode="7", kind="care", due_at_s=100.0, says=Message("stir-now"), answer="stirred")
         >>> [stir.loudness(t) for t in (99.0, 100.0, 140.0, 400.0)]
         ['wait', 'chime', 'speak', 'show']
         >>> stop = Nudge(
-        ...     key="stop", episode="2", kind="hazard", due_at_s=100.0, act="Take it off.", strip="stop", answer="off")
+        ...     key="stop", episode="2", kind="hazard", due_at_s=100.0, says=Message("stop-now"), answer="off")
         >>> [stop.loudness(t) for t in (100.0, 230.0)]
         ['speak', 'alarm']
         """
@@ -95,8 +96,7 @@ def attended(nudges: Sequence[Nudge], said: Sequence[tuple[float, Attention]]) -
             episode=n.episode,
             kind=n.kind,
             due_at_s=max(n.due_at_s, until.get((n.key, n.episode), n.due_at_s)),
-            act=n.act,
-            strip=n.strip,
+            says=n.says,
             answer=n.answer,
             missed=(n.key, n.episode) in missed,
             hushed=hushed,

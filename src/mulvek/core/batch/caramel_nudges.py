@@ -1,6 +1,6 @@
 """When a caramel asks for hands. Hot sugar and milk into it are hazards: a minute too long and all of it is lost."""
 
-from ..equipment.quantities import say
+from ..messages.message import Message
 from .attention import Nudge, attended
 from .caramel_run import CaramelState, PourNow
 from .pauses import pause_nudge
@@ -26,8 +26,7 @@ def caramel_nudges(state: CaramelState, now_s: float) -> tuple[Nudge, ...]:
                 episode="0",
                 kind="care",
                 due_at_s=state.since_s + WEIGH_WITHIN_S,
-                act="Weigh what it gave.",
-                strip="weigh it",
+                says=Message("caramel-weigh"),
                 answer="weighed",
             )
         ]
@@ -41,8 +40,7 @@ def _melting(state: CaramelState, off_at_s: float) -> list[Nudge]:
             episode=str(state.read_at_s or 0),
             kind="care",
             due_at_s=off_at_s - STAY_S,
-            act="Stay with it: swirl, do not stir. Which shade is it?",
-            strip="which shade?",
+            says=Message("caramel-stay"),
             answer="shade_seen",
         ),
         Nudge(
@@ -50,26 +48,19 @@ def _melting(state: CaramelState, off_at_s: float) -> list[Nudge]:
             episode="0",
             kind="hazard",
             due_at_s=off_at_s,
-            act=f"Off the flame at {state.forecast.off_c.likely:.0f} °C: it goes on by itself.",
-            strip="take it off",
+            says=Message("caramel-take-off", celsius=state.forecast.off_c.likely),
             answer="off",
         ),
     ]
 
 
 def _pouring(pour: PourNow, since_s: float, first: bool) -> Nudge:
-    act = {
-        "butter": "Off the flame: stir the butter in at once.",
-        "milk": f"{say(pour.mass_kg, 'mass')} of warm milk in, at arm's length; stir it smooth.",
-        "condensed": "Stir the condensed milk in.",
-    }[pour.what]
     return Nudge(
         key="pour",
         episode=f"{pour.what}-{pour.number}",
         kind="hazard" if first else "care",
         due_at_s=since_s if first else since_s + POUR_AFTER_S,
-        act=act,
-        strip=f"{pour.what} in",
+        says=Message(f"pour-{pour.what}", mass_kg=pour.mass_kg),
         answer="added",
     )
 
@@ -82,8 +73,7 @@ def _simmering(state: CaramelState, since_s: float, done_at_s: float) -> list[Nu
             episode=str(round(wiped)),
             kind="care",
             due_at_s=wiped + SIDES_S,
-            act="Wipe the sides down with a wet brush: crystals there make it grainy.",
-            strip="wipe the sides",
+            says=Message("caramel-wipe-sides"),
             answer="scraped",
         ),
         Nudge(
@@ -91,8 +81,7 @@ def _simmering(state: CaramelState, since_s: float, done_at_s: float) -> list[Nu
             episode="1",
             kind="hazard",
             due_at_s=done_at_s,
-            act=f"Done at {say(state.stop_kg, 'mass')} in the pan: weigh it, then off the flame.",
-            strip="take it off",
+            says=Message("caramel-done", stop_kg=state.stop_kg),
             answer="off",
         ),
     ]

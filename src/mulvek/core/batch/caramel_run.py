@@ -10,8 +10,8 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
 
-from ..equipment.quantities import say
 from ..errors import BadInput, Conflict, Impossible
+from ..messages.figures import say
 from ..planning.caramel.forecast import LEFT_SHARE, MASS_LN_SD, CaramelForecast, Opened, Pour, opened
 from ..planning.caramel.plan import CaramelPlan
 from ..planning.caramel.shades import SeenShade, shade_at
@@ -275,37 +275,35 @@ def check_caramel_event(log: Log, new: Event) -> None:
     match what:
         case Reading(how="temperature", value=celsius):
             if phase not in ("melting", "opening"):
-                raise Conflict("how", "The sugar is no longer by itself.", "Weigh the pan instead.")
+                raise Conflict("how", "sugar-no-longer-alone")
             if not READABLE_C[0] <= celsius <= READABLE_C[1]:
-                raise BadInput("value", f"{celsius:g} °C is no sugar on a flame.", "Give 20 to 300 °C.")
+                raise BadInput("value", "sugar-temperature-unlikely", celsius=celsius)
         case Reading(how="weight", value=kg):
             if phase != "simmering":
-                raise Conflict("how", "Weigh it while it simmers.", "Say which shade it is, or how hot.")
+                raise Conflict("how", "weigh-while-it-simmers")
             _within("value", kg, 1.1 * state.mixed_kg)
         case Reading():
-            raise Conflict("how", "Caramel is followed by shade, °C and weight.", "Read one of these.")
+            raise Conflict("how", "caramel-reading-kind")
         case ShadeSeen() if phase not in ("melting", "opening"):
-            raise Conflict("kind", "Milk is in: its shade is set.", "Weigh it instead.")
+            raise Conflict("kind", "shade-set-by-milk")
         case ShadeMoved() if phase != "melting":
-            raise Conflict("kind", "It is off the flame: its shade is set.", "Say which shade it is.")
+            raise Conflict("kind", "shade-set-off-flame")
         case Off() if phase not in ("melting", "simmering"):
-            raise Conflict("kind", "It is off the flame.", "Go on with what goes in next.")
+            raise Conflict("kind", "caramel-off-flame")
         case Added(what=pour, mass_kg=kg):
             if phase != "opening":
-                raise Conflict(
-                    "kind", "Nothing goes in now.", "Take it off the flame first, or undo what came after."
-                )
+                raise Conflict("kind", "nothing-goes-in-now")
             planned = {"butter": plan.butter_kg, "milk": plan.milk_kg, "condensed": plan.condensed_kg}[pour]
             _within("mass_kg", kg, max(MOST_TIMES * planned, plan.sugar_kg))
         case StepDone() if phase != "opening" or not state.added_kg["milk"] + state.added_kg["condensed"]:
-            raise Conflict("kind", "No milk is in yet.", "Pour some first.")
+            raise Conflict("kind", "no-milk-poured-yet")
         case Scraped() if phase not in ("melting", "simmering"):
-            raise Conflict("kind", "There is nothing to wipe down now.", "Do it while it simmers.")
+            raise Conflict("kind", "nothing-to-wipe-down")
         case Paused() | Resumed():
             check_pause(what, state.paused_at_s, phase == "simmering")
         case Weighed(kg):
             if phase not in ("simmering", "to-weigh", "weighed"):
-                raise Conflict("kind", "It is not all in yet.", "Weigh it when it has simmered.")
+                raise Conflict("kind", "not-all-poured-yet")
             _within("mass_kg", kg, state.mixed_kg)
         case _:
             pass
@@ -313,4 +311,4 @@ def check_caramel_event(log: Log, new: Event) -> None:
 
 def _within(field: str, kg: float, most: float) -> None:
     if not (math.isfinite(kg) and 0 < kg <= most):
-        raise BadInput(field, "That cannot be of this batch.", f"Give more than 0 and at most {most:.3g} kg.")
+        raise BadInput(field, "weight-not-of-caramel", most=most)

@@ -5,7 +5,8 @@ from dataclasses import replace
 from ..composition.composition import Composition, together
 from ..composition.materials import Material
 from ..equipment.burners import Flame
-from ..equipment.quantities import Quantity, say
+from ..equipment.quantities import Quantity
+from ..messages.figures import say
 from ..planning.curdle.cooling import cooling_curve, standing
 from ..planning.reduce.plan import Addition, Amount, ReducePlan
 from ..properties.density import volume_m3

@@ -5,12 +5,13 @@ folding the events again. Curd dossier §1 (the weighed curd) and §9 (whey weig
 """
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
+from ..messages.figures import say
+from ..messages.message import Message
 from ..planning.curdle.forecast import CurdForecast, Pieces, Stage, curdle, pieces_of
 from ..planning.curdle.pieces import use
 from ..planning.curdle.plan import CurdlePlan
@@ -163,19 +164,9 @@ BOILOVER_AHEAD_S = 120.0
 SPLIT_WITHIN_S = 150.0
 """Hot curd goes tough: it is strained so long after the acid at the latest (day dossier §3)."""
 WEIGH_WITHIN_S = 900.0
-_OVER: Mapping[str, tuple[str, str]] = {
-    "wait": ("Stir the acid in, a little at a time.", "acid in"),
-    "acid": ("Is the whey clear? Then strain it at once.", "strain it"),
-    "strain": ("It has drained enough: rinse it.", "rinse it"),
-    "rinse": ("Rinsed enough: let it drain.", "let it drain"),
-    "hang": ("Take it down.", "take it down"),
-    "light-squeeze": ("It has stood its time.", "take it down"),
-    "hard-squeeze": ("Squeezed enough.", "stop squeezing"),
-    "press": ("Take it from under its weight.", "unpress it"),
-    "fridge": ("Take it out of the fridge.", "take it out"),
-    "weigh": ("Weigh it.", "weigh it"),
-    "knead": ("Kneaded enough: look at it.", "kneaded?"),
-}
+_OVER = frozenset(
+    ("wait", "acid", "strain", "rinse", "hang", "light-squeeze", "hard-squeeze", "press", "fridge", "weigh", "knead")
+)
 
 
 def _nudges(steps: Sequence[RunningStep], here: int, paused_s: float | None, now_s: float) -> list[Nudge]:
@@ -195,18 +186,19 @@ def _nudges(steps: Sequence[RunningStep], here: int, paused_s: float | None, now
                 episode=episode,
                 kind="hazard",
                 due_at_s=due,
-                act="Watch for the boil.",
-                strip="watch for the boil",
+                says=Message("curd-watch-boil"),
                 answer="step_done",
             )
         ]
-    act, strip = _OVER.get(step.name, (f"{step.name.replace('-', ' ').capitalize()}: its time is up.", "time is up"))
+    says = (
+        Message(f"over-{step.name}")
+        if step.name in _OVER
+        else Message("over-otherwise", step=step.name.replace("-", " "))
+    )
     within = {"acid": SPLIT_WITHIN_S, "weigh": WEIGH_WITHIN_S}.get(step.name, step.seconds)
     kind: Class = "hazard" if step.name in ("wait", "acid") else "care"
     answer = "weighed" if step.name == "weigh" else "step_done"
-    return [
-        Nudge(key=step.name, episode=episode, kind=kind, due_at_s=began + within, act=act, strip=strip, answer=answer)
-    ]
+    return [Nudge(key=step.name, episode=episode, kind=kind, due_at_s=began + within, says=says, answer=answer)]
 
 
 def _growing(
@@ -286,16 +278,16 @@ def check_curd_event(log: Log, new: Event) -> None:
     most = plan.milk_kg if isinstance(plan, CurdlePlan) else plan.mass_kg
     match what:
         case StepDone() if state.step >= len(state.steps):
-            raise Conflict("kind", "All its steps are done.", "Write a note instead.")
+            raise Conflict("kind", "all-steps-done")
         case Poured(amount):
             if not isinstance(plan, CurdlePlan):
-                raise Conflict("kind", "No acid goes into yoghurt.", "Log whey instead.")
+                raise Conflict("kind", "no-acid-into-yoghurt")
             _within("amount", amount, 2.0 * most)
         case WheyWeighed(mass_kg):
             _within("mass_kg", mass_kg, 2.0 * most if isinstance(plan, CurdlePlan) else 0.999 * most)
             others = ((e.at_s, e.what.mass_kg) for e in log.counted if isinstance(e.what, WheyWeighed))
             if any(kg > mass_kg if at <= new.at_s else kg < mass_kg for at, kg in others):
-                raise BadInput("mass_kg", "Whey only grows: this is all of it so far.", "Weigh the bowl again.")
+                raise BadInput("mass_kg", "whey-below-the-last")
         case Weighed(mass_kg):
             _within("mass_kg", mass_kg, most)
         case Paused() | Resumed():
@@ -312,4 +304,4 @@ def check_curd_event(log: Log, new: Event) -> None:
 
 def _within(field: str, value: float, most: float) -> None:
     if not (math.isfinite(value) and 0 < value <= most):
-        raise BadInput(field, "That cannot be of this batch.", f"Give more than 0 and at most {most:.3g}.")
+        raise BadInput(field, "amount-not-of-curd", most=most)

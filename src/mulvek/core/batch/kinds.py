@@ -41,7 +41,7 @@ class Kind:
         :raises Conflict, BadInput, Unlikely: naming what does not fit.
         """
         if not isinstance(new.what, self.can_happen):
-            raise Conflict("kind", "That does not happen to this.", "Log something else of it.")
+            raise Conflict("kind", "does-not-happen-to-kind")
         self.checked(log, new)
 
 
@@ -118,5 +118,5 @@ assert set(KINDS) == set(get_args(KindName))
 def kind(name: str) -> Kind:
     """:raises NotFound: field "kind", when there is none of that name."""
     if name not in KINDS:
-        raise NotFound("kind", f"There is no batch of a kind “{name}”.", f"Use one of: {', '.join(KINDS)}.")
+        raise NotFound("kind", "no-such-kind", name=name, kinds=tuple(KINDS))
     return KINDS[name]  # type: ignore[index]

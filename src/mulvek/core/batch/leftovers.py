@@ -79,4 +79,4 @@ def left_of(counted: Sequence[Event], told: Mapping[str, Any]) -> dict[str, Besi
 def check_gone(counted: Sequence[Event], what: Gone, there: bool) -> None:
     """:raises Conflict: field "of", when nothing of it stands there."""
     if not there or (what.of in ("whey", "syrup") and is_gone(counted, what.of)):
-        raise Conflict("of", f"No {what.of or 'more of it'} stands there.", "Look at what does.")
+        raise Conflict("of", "nothing-of-it-stands", of=what.of)

@@ -89,30 +89,30 @@ def check_common(log: Log, new: Event) -> bool:
         return True
     if isinstance(what, Begun | Lit | Carried):
         if log.events:
-            raise Conflict("kind", "This batch has begun.", "Carry on with it.")
+            raise Conflict("kind", "already-begun")
         return True
     if log.began_s is not None and new.at_s < log.began_s - CLOCK_SLACK_S:
-        raise Conflict("at_s", "That lies before it began.", "Give a later time.")
+        raise Conflict("at_s", "before-it-began")
     if not log.events:
-        raise Conflict("kind", "It has not begun.", "Begin it first.")
+        raise Conflict("kind", "has-not-begun")
     if isinstance(what, Snoozed) and not 0 < what.seconds <= LONGEST_SNOOZE_S:
-        raise BadInput("seconds", "A snooze is up to half an hour.", "Give 1 to 1800 seconds.")
+        raise BadInput("seconds", "snooze-too-long")
     if isinstance(what, Note):
         if not what.text.strip() or len(what.text) > LONGEST_NOTE:
-            raise BadInput("text", "A note holds 1 to 2000 letters.", "Shorten it.")
+            raise BadInput("text", "note-too-long")
         return True
     if isinstance(what, FaultFound):
         return True
     if log.has(Abandoned) and any(isinstance(e.what, Abandoned) for e in log.known(new.at_s)):
-        raise Conflict("kind", "It was given up.", "Undo that to carry on.")
+        raise Conflict("kind", "was-given-up")
     return False
 
 
 def _check_undo(log: Log, undo: Undo) -> None:
     target = next((e for e in log.events if e.id == undo.event_id), None)
     if target is None:
-        raise Conflict("event_id", f"This batch has no event {undo.event_id}.", "Choose one of its own.")
+        raise Conflict("event_id", "no-such-event", event_id=undo.event_id)
     if isinstance(target.what, Begun | Lit | Carried):
-        raise Conflict("event_id", "How a batch began cannot be undone.", "Give it up instead.")
+        raise Conflict("event_id", "begin-not-undone")
     if not isinstance(target.what, Undo) and target not in log.counted:
-        raise Conflict("event_id", "That is undone already.", "Undo the undo to bring it back.")
+        raise Conflict("event_id", "already-undone")

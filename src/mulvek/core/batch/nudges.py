@@ -3,7 +3,7 @@
 Day dossier §3 "Reminders"; the stir interval is the scorch rule's (reduction dossier §9), not a table's.
 """
 
-from ..equipment.quantities import say
+from ..messages.message import Message
 from ..ranges import Z80
 from .attention import Nudge, attended
 from .model import warming
@@ -23,7 +23,7 @@ def nudges(state: BatchState, now_s: float) -> tuple[Nudge, ...]:
     """All that is or will be due, soonest first."""
     found: list[Nudge] = []
     if state.phase in ("heating", "boiling") and state.paused_at_s is not None:
-        found.append(_after(state, "paused", "Paused", 900.0, "Put it back, or chill it.", "paused", "resumed"))
+        found.append(_after(state, "paused", "Paused", 900.0, Message("put-it-back"), "resumed"))
     elif state.phase == "heating":
         found += _heating(state)
     elif state.phase == "boiling":
@@ -36,8 +36,7 @@ def nudges(state: BatchState, now_s: float) -> tuple[Nudge, ...]:
                 episode=_episode(state, "Off"),
                 kind="care",
                 due_at_s=due,
-                act="Into the fridge with it.",
-                strip="chill it",
+                says=Message("chill-now"),
                 answer="noted",
             )
         )
@@ -49,15 +48,14 @@ def _episode(state: BatchState, *marks: str) -> str:
     return str(max((state.marks.get(mark, 0) for mark in marks), default=0))
 
 
-def _after(state: BatchState, key: str, mark: str, seconds: float, act: str, strip: str, answer: str) -> Nudge:
+def _after(state: BatchState, key: str, mark: str, seconds: float, says: Message, answer: str) -> Nudge:
     began = state.paused_at_s if state.paused_at_s is not None else 0.0
     return Nudge(
         key=key,
         episode=_episode(state, mark),
         kind="care",
         due_at_s=began + seconds,
-        act=act,
-        strip=strip,
+        says=says,
         answer=answer,
     )
 
@@ -65,7 +63,6 @@ def _after(state: BatchState, key: str, mark: str, seconds: float, act: str, str
 def _heating(state: BatchState) -> list[Nudge]:
     assert state.lit_at_s is not None and state.stirred_at_s is not None
     boil_at = state.lit_at_s + warming(state.plan).seconds
-    watch = f"Watch for the first boil and turn down to {state.plan.flame} as it rises."
     lit, stirred = _episode(state, "Lit"), _episode(state, "Lit", "Stirred", "Scraped")
     found = [
         Nudge(
@@ -73,8 +70,7 @@ def _heating(state: BatchState) -> list[Nudge]:
             episode=lit,
             kind="hazard",
             due_at_s=boil_at - BOILOVER_AHEAD_S,
-            act=watch,
-            strip="watch for the boil",
+            says=Message("watch-first-boil", flame=state.plan.flame),
             answer="first_boil",
         )
     ]
@@ -86,8 +82,7 @@ def _heating(state: BatchState) -> list[Nudge]:
                 episode=stirred,
                 kind="care",
                 due_at_s=stir_at,
-                act="Stir across the bottom.",
-                strip="stir",
+                says=Message("stir-heating"),
                 answer="stirred",
             )
         )
@@ -97,8 +92,8 @@ def _heating(state: BatchState) -> list[Nudge]:
 def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
     assert state.to_stop_s is not None and state.boiled_at_s is not None
     plan, stop, found = state.plan, state.to_stop_s, []
-    sugar_left = plan.sugar_kg > state.sugar_in_kg + 1e-6
-    sugar_text = say(plan.sugar_kg - state.sugar_in_kg, "mass") if sugar_left else ""
+    sugar_kg = plan.sugar_kg - state.sugar_in_kg
+    sugar_left = sugar_kg > 1e-6
     if state.stir_every_s is not None and state.stirred_at_s is not None:
         episode = _episode(state, "FirstBoil", "Stirred", "Scraped", "Resumed", "Carried")
         due = max(state.stirred_at_s, state.boiled_at_s) + state.stir_every_s
@@ -108,8 +103,7 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
                 episode=episode,
                 kind="care",
                 due_at_s=due,
-                act="Stir, right across the bottom.",
-                strip="stir",
+                says=Message("stir-now"),
                 answer="stirred",
             )
         )
@@ -120,13 +114,11 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
             episode=_episode(state, "FirstBoil", "Scraped", "Carried"),
             kind="care",
             due_at_s=scraped + SCRAPE_EVERY_S,
-            act="Scrape the sides down and stir them in.",
-            strip="scrape the sides",
+            says=Message("scrape-sides"),
             answer="scraped",
         )
     )
     if state.too_hot_s is not None:
-        text = "Turn the flame down: it is more than the bottom bears."
         flame = _episode(state, "FirstBoil", "FlameChanged", "Carried")
         found.append(
             Nudge(
@@ -134,13 +126,11 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
                 episode=flame,
                 kind="care",
                 due_at_s=now_s - state.too_hot_s,
-                act=text,
-                strip="flame down",
+                says=Message("flame-too-strong"),
                 answer="flame_changed",
             )
         )
     if sugar_left and state.sugar_due_s is not None and plan.sugar_time == "midway":
-        text = f"Stir in {sugar_text} of sugar."
         due = now_s + state.sugar_due_s.likely
         found.append(
             Nudge(
@@ -148,8 +138,7 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
                 episode=_episode(state, "SugarPlanned"),
                 kind="hazard",
                 due_at_s=due,
-                act=text,
-                strip="sugar in",
+                says=Message("sugar-now", sugar_kg=sugar_kg),
                 answer="sugar_in",
             )
         )
@@ -163,36 +152,32 @@ def _boiling(state: BatchState, now_s: float) -> list[Nudge]:
                 episode=episode,
                 kind="care",
                 due_at_s=due,
-                act="Weigh it, or dip the stick.",
-                strip="read it",
+                says=Message("read-it-now"),
                 answer="reading",
             )
         )
-    found.append(_stop(state, now_s, sugar_left, sugar_text))
+    found.append(_stop(state, now_s, sugar_kg))
     return found
 
 
-def _stop(state: BatchState, now_s: float, sugar_left: bool, sugar_text: str) -> Nudge:
+def _stop(state: BatchState, now_s: float, sugar_kg: float) -> Nudge:
     """The window opens a little early, at the low end of the range or four parts in a hundred before."""
     stop = state.to_stop_s
     assert stop is not None
     episode = _episode(state, "FirstBoil", "Carried", "StopMoved", "MilkAdded", "PartTaken", "Joined", "Reading")
-    if sugar_left and state.plan.sugar_time != "start":
+    if sugar_kg > 1e-6 and state.plan.sugar_time != "start":
         due = now_s + stop.likely - state.past_stop_s
         return Nudge(
             key="sugar",
             episode=episode,
             kind="hazard",
             due_at_s=due,
-            act=f"Stir in {sugar_text} of sugar.",
-            strip="sugar in",
+            says=Message("sugar-now", sugar_kg=sugar_kg),
             answer="sugar_in",
         )
     opens = max(stop.low, stop.likely - max(60.0, OPENS_EARLY * stop.likely)) - state.past_stop_s
-    act = "Past the stop: take it off now." if state.past_stop_s > 60 else "Take it off the fire."
-    return Nudge(
-        key="stop", episode=episode, kind="hazard", due_at_s=now_s + opens, act=act, strip="take it off", answer="off"
-    )
+    says = Message("past-the-stop" if state.past_stop_s > 60 else "stop-now")
+    return Nudge(key="stop", episode=episode, kind="hazard", due_at_s=now_s + opens, says=says, answer="off")
 
 
 def _last_reading_at(state: BatchState) -> float:

@@ -4,6 +4,7 @@ import math
 from collections.abc import Sequence
 
 from ..errors import Conflict
+from ..messages.message import Message
 from .attention import Nudge
 from .events import Abandoned, Event, Off, Paused, Resumed, StepBegun, StepDone, Weighed
 
@@ -46,11 +47,11 @@ def away_s(counted: Sequence[Event], from_s: float, to_s: float) -> float:
 def check_pause(what: Paused | Resumed, since_s: float | None, on_fire: bool) -> None:
     """:raises Conflict: field "kind"."""
     if isinstance(what, Resumed) and since_s is None:
-        raise Conflict("kind", "It is not off the fire.", "Carry on with it.")
+        raise Conflict("kind", "not-resting")
     if isinstance(what, Paused) and since_s is not None:
-        raise Conflict("kind", "It is off the fire already.", "Put it back, or go on with it.")
+        raise Conflict("kind", "already-resting")
     if isinstance(what, Paused) and not on_fire:
-        raise Conflict("kind", "Nothing of it is on the fire.", "Only what cooks can be taken off for a while.")
+        raise Conflict("kind", "nothing-to-rest")
 
 
 def pause_nudge(since_s: float) -> Nudge:
@@ -59,7 +60,6 @@ def pause_nudge(since_s: float) -> Nudge:
         episode=str(round(since_s)),
         kind="care",
         due_at_s=since_s + PUT_BACK_AFTER_S,
-        act="Put it back, or chill it.",
-        strip="paused",
+        says=Message("put-it-back"),
         answer="resumed",
     )

@@ -10,7 +10,6 @@ import math
 import numpy as np
 
 from ..composition.composition import Composition, Number
-from ..equipment.quantities import say
 from ..equipment.vessels import capacity_m3, surface_m2
 from ..errors import BadInput
 from ..planning.reduce.evaporation import Array
@@ -94,32 +93,22 @@ def check_reading(plan: ReducePlan, reading: Reading, solids: Composition, expec
     """
     pan, value = plan.pan, reading.value
     if not (math.isfinite(value) and (value > 0 or (reading.how == "spoon" and value == 0))):
-        raise BadInput("value", "A reading is above zero.", "Read again and type what you see.")
+        raise BadInput("value", "reading-not-positive")
     match reading.how:
         case "depth" if value > pan.shape.height_m:
-            deep = say(pan.shape.height_m, "length")
-            raise BadInput(
-                "value",
-                f"{say(value, 'length')} is above the rim: {pan.name} is {deep} deep.",
-                "Measure from the deepest point up to the milk.",
-            )
+            raise BadInput("value", "depth-above-rim", value=value, pan=pan.name, deep=pan.shape.height_m)
         case "volume" if value > (brim := capacity_m3(pan.shape)):
-            raise BadInput(
-                "value",
-                f"{say(value, 'volume')} is more than {pan.name} holds ({say(brim, 'volume')}).",
-                "Read the jug again.",
-            )
+            raise BadInput("value", "volume-above-brim", value=value, pan=pan.name, brim=brim)
         case "spoon" if value not in range(len(STAGES)):
-            raise BadInput("value", "That is no spoon stage.", f"Choose one of: {', '.join(STAGES)}.")
+            raise BadInput("value", "no-spoon-stage", stages=tuple(STAGES))
         case "temperature" if not 40 <= value <= 130:
-            raise BadInput("value", f"Milk on the fire is not at {value:g} °C.", "Give 40 to 130 °C.")
+            raise BadInput("value", "milk-temperature-unlikely", value=value)
         case "brix" if value > BRIX_TOP:
-            raise BadInput("value", f"A refractometer shows nothing above {BRIX_TOP:g} °Bx.", "Weigh it instead.")
+            raise BadInput("value", "brix-above-refractometer", most=BRIX_TOP)
     water, sd = reading_water(plan, reading, solids, expected_kg)
     most = float(solids.water) + 4 * (sd + plan.milk_kg_sd)
     if water < 0 or water > most:
-        what = "less than its solids alone" if water < 0 else "more than went in"
-        raise BadInput("value", f"That would be {what}.", "Read again: off the boil, the pan’s weight taken off.")
+        raise BadInput("value", "reading-beyond-milk", than="solids" if water < 0 else "whole")
     return water, sd
 
 

@@ -3,7 +3,6 @@
 import math
 from dataclasses import replace
 
-from ..equipment.quantities import say
 from ..equipment.vessels import capacity_m3
 from ..errors import BadInput, Conflict, Impossible, Unlikely
 from ..planning.reduce.plan import ReducePlan
@@ -78,29 +77,29 @@ def _check_phase(now: Fold, new: Event) -> None:
     phase, what = now.phase, new.what
     match what:
         case FirstBoil() if phase != "heating":
-            raise Conflict("kind", "The first boil is past.", "Undo it first if it was too early.")
+            raise Conflict("kind", "first-boil-past")
         case Reading() if phase != "boiling":
-            raise Conflict("kind", "Readings count from the first boil.", "Press First boil when it rolls.")
+            raise Conflict("kind", "not-boiling-yet")
         case SugarIn(mass_kg):
             if phase not in ("heating", "boiling", "off"):
-                raise Conflict("kind", "This batch is finished.", "Write a note instead.")
+                raise Conflict("kind", "batch-finished-note-instead")
             _within("mass_kg", mass_kg, 100.0)
         case FlameChanged() | Stirred() | Scraped() if phase not in _ON_FIRE or now.paused_at is not None:
-            raise Conflict("kind", "It is off the fire.", "Put it back first, or undo Take it off.")
+            raise Conflict("kind", "pan-off-fire")
         case Off() if phase not in _ON_FIRE:
-            raise Conflict("kind", "It is off already.", "Weigh it now.")
+            raise Conflict("kind", "pan-already-off")
         case Weighed(mass_kg):
             if phase not in ("off", "weighed"):
-                raise Conflict("kind", "It is still on the fire.", "Take it off first.")
+                raise Conflict("kind", "still-on-fire")
             _within("mass_kg", mass_kg, 300.0)
         case Paused() if phase not in _ON_FIRE or now.paused_at is not None:
-            raise Conflict("kind", "It is not on the fire.", "Nothing to pause.")
+            raise Conflict("kind", "nothing-to-pause")
         case Resumed() if now.paused_at is None:
-            raise Conflict("kind", "It is not paused.", "Carry on.")
+            raise Conflict("kind", "not-paused")
         case Abandoned() | PouredInto() if phase in FINISHED:
-            raise Conflict("kind", "This batch is finished.", "It is in the Book.")
+            raise Conflict("kind", "batch-finished")
         case Judged() if phase not in ("off", "weighed"):
-            raise Conflict("kind", "It is not cold yet.", "Say how it turned out once it is off and cooled.")
+            raise Conflict("kind", "not-cold-yet")
         case _:
             pass
 
@@ -114,7 +113,7 @@ def _check_change(now: Fold, new: Event) -> None:
     match what:
         case StopMoved() | SugarPlanned() | MilkAdded() | PanSwapped() | PartTaken() | Joined():
             if now.phase not in _ON_FIRE:
-                raise Conflict("kind", "It is off the fire.", "Undo Take it off to change the plan.")
+                raise Conflict("kind", "plan-closed-off-fire")
         case _:
             return
     match what:
@@ -122,54 +121,49 @@ def _check_change(now: Fold, new: Event) -> None:
             stop_water_kg(replace(plan, stop=stop))
         case SugarPlanned(mass_kg):
             if not (math.isfinite(mass_kg) and mass_kg >= now.sugar_kg):
-                raise BadInput("mass_kg", f"{say(now.sugar_kg, 'mass')} is in already.", "Plan as much or more.")
+                raise BadInput("mass_kg", "sugar-in-already", sugar_kg=now.sugar_kg)
             changes.with_sugar(plan, mass_kg)
         case MilkAdded(mass_kg, celsius):
             _within("mass_kg", mass_kg, 100.0)
             if not 0 <= celsius <= 100:
-                raise BadInput("celsius", "Milk is between 0 and 100 °C.", "Say how warm it is.")
+                raise BadInput("celsius", "added-milk-temperature")
             _fits(now, changes.with_milk(plan, mass_kg), mass_kg)
         case PanSwapped(pan):
             if now.level(now.water_kg)[1] > 0.97 * capacity_m3(pan.shape):
-                raise Impossible("pan", f"{pan.name} is too small for what is in there.", "Choose a larger pan.")
+                raise Impossible("pan", "pan-too-small-for-contents", pan=pan.name)
         case PartTaken(share):
             if now.phase != "boiling":
-                raise Conflict("kind", "Part it once it boils.", "Wait for the first boil.")
+                raise Conflict("kind", "part-before-boil")
             if not 0.05 <= share <= 0.95:
-                raise BadInput("share", "Take between a twentieth and nearly all.", "Give 5 to 95 %.")
+                raise BadInput("share", "part-share")
             changes.scaled(plan, 1 - share)
         case Joined(milk_kg=milk_kg) as other:
             if now.phase != "boiling":
-                raise Conflict("kind", "Pour together what boils.", "Wait for the first boil.")
+                raise Conflict("kind", "pour-before-boil")
             _fits(now, changes.joined(plan, other), milk_kg)
 
 
 def _fits(now: Fold, plan: ReducePlan, more_kg: float) -> None:
     """:raises Impossible: when so much more would stand above the rim, or the stop can no longer be met."""
     if now.level(now.water_kg)[1] + more_kg / 1000.0 > 0.95 * capacity_m3(plan.pan.shape):
-        raise Impossible("mass_kg", f"{plan.pan.name} has no room for that.", "Add less, or change to a larger pan.")
+        raise Impossible("mass_kg", "no-room-for-more", pan=plan.pan.name)
     stop_water_kg(plan)
 
 
 def _within(field: str, value: float, high: float) -> None:
     if not (math.isfinite(value) and 0 < value <= high):
-        raise BadInput(field, "That is no weight of a batch.", f"Give more than 0 and at most {high:g} kg.")
+        raise BadInput(field, "weight-not-of-batch", high=high)
 
 
 def _check_reading(now: Fold, reading: Reading) -> None:
     water, sd = check_reading(now.plan, reading, now.solids, now.water_kg)
     if not reading.sure and now.estimate and now.estimate.surprised_by(water, sd):
         depth, volume = now.level(now.water_kg)
-        mass = say(float(now.contents(now.water_kg).total), "mass")
-        raise Unlikely(
-            "value",
-            f"{_as_read(reading)}I expected about {say(depth, 'length')} ({say(volume, 'volume')}, {mass}).",
-            "Read again, or say you are sure and I shall learn from it.",
-        )
+        mass = float(now.contents(now.water_kg).total)
+        raise Unlikely("value", _unexpected(reading), read=reading.value, depth=depth, volume=volume, mass=mass)
 
 
-def _as_read(reading: Reading) -> str:
+def _unexpected(reading: Reading) -> str:
     """An instrument's reading is said back: nobody typed it."""
-    if not reading.by or reading.how not in ("weight", "depth"):
-        return ""
-    return f"It reads {say(reading.value, 'mass' if reading.how == 'weight' else 'length')}. "
+    said_back = {"weight": "reading-unexpected-by-scale", "depth": "reading-unexpected-by-depth"}
+    return said_back.get(reading.how, "reading-unexpected") if reading.by else "reading-unexpected"

@@ -2,7 +2,6 @@
 
 import math
 
-from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
 from .events import Gone, Taken, Weighed
 from .log import Log
@@ -32,6 +31,6 @@ def check_left(log: Log, what: Taken | Gone) -> None:
     """:raises Conflict, BadInput: field "batch" or "mass_kg", when there is not so much of it."""
     left = left_kg(log)
     if not left:
-        raise Conflict("batch", "Nothing is left of it.", "Weigh it first, or take another.")
+        raise Conflict("batch", "nothing-left-of-batch")
     if isinstance(what, Taken) and not (math.isfinite(what.mass_kg) and LEAST_KG < what.mass_kg <= left + LEAST_KG):
-        raise BadInput("mass_kg", f"{say(left, 'mass')} of it is left.", "Take that or less.")
+        raise BadInput("mass_kg", "only-so-much-left", left=left)

@@ -2,7 +2,6 @@
 
 import math
 
-from ..equipment.quantities import say
 from ..errors import BadInput, Conflict
 from .events import (
     BaseWeighed,
@@ -40,18 +39,18 @@ def check_sweet_event(log: Log, new: Event) -> None:
         case StepBegun(step) | StepDone(step):
             found = next((s for s in state.steps if s.planned.key == step), None)
             if found is None:
-                raise BadInput("step", f"There is no step “{step}” here.", "Choose one of its steps.")
+                raise BadInput("step", "no-such-step", step=step)
             if found.phase == "done" or (found.phase == "running" and isinstance(what, StepBegun)):
-                raise Conflict("step", "That is so already.", "Undo it, or go on with the next.")
+                raise Conflict("step", "step-so-already")
             running = {s.planned.key for s in state.steps if s.phase == "running" and not s.planned.base}
             if isinstance(what, StepBegun):
                 _check_hob(state, what)
             if found.waits_for and not (isinstance(what, StepBegun) and running.issuperset(found.waits_for)):
                 first = next(s.planned.say for s in state.steps if s.planned.key == found.waits_for[0])
-                raise Conflict("step", f"First: {first}", "Finish that one, then this.")
+                raise Conflict("step", "earlier-step-first", first=first)
         case BaseWeighed(slot=slot, batch=_, mass_kg=kg):
             if step_of(state.steps, slot) is None:
-                raise BadInput("slot", f"No base “{slot}” is made for this.", "Choose one of its own.")
+                raise BadInput("slot", "no-base-in-slot", slot=slot)
             _within("mass_kg", kg)
         case Paused() | Resumed():
             fires = any(s.phase == "running" and s.planned.fire and not s.planned.base for s in state.steps)
@@ -65,18 +64,18 @@ def check_sweet_event(log: Log, new: Event) -> None:
             check_gone(log.counted, what, there)
         case LeftWeighed(of, kg):
             if of not in may_leave(run):
-                raise BadInput("of", f"No {of} is made for this.", "Weigh what is left of its own.")
+                raise BadInput("of", "nothing-made-of-that", of=of)
             _within("mass_kg", kg)
         case StepWeighed(step, kg, late_in):
             _check_midway(state, step, kg, late_in)
         case RowWeighed(row, kg):
             if not 0 <= row < len(run.rows):
-                raise BadInput("row", "There is no such line on the weighing list.", "Choose one of them.")
+                raise BadInput("row", "no-weighing-line")
             _within("mass_kg", kg)
         case Weighed(kg):
             _within("mass_kg", kg)
         case PiecesCounted(count) if not 0 < count <= 10000:
-            raise BadInput("count", "That is no number of pieces.", "Give 1 to 10 000.")
+            raise BadInput("count", "pieces-out-of-reach")
         case _:
             pass
 
@@ -84,17 +83,13 @@ def check_sweet_event(log: Log, new: Event) -> None:
 def _check_midway(state: SweetState, step: str, kg: float, late_in: bool) -> None:
     now = next((s for s in state.steps if s.planned.key == step), None)
     if now is None or now.cooking is None:
-        raise BadInput("step", "That step is not cooked down to a weight.", "Weigh one that is.")
+        raise BadInput("step", "step-has-no-weight")
     if now.phase != "running":
-        raise Conflict("step", "That step does not run.", "Begin it first.")
+        raise Conflict("step", "step-not-running")
     _within("mass_kg", kg)
     went_in = now.cooking.in_kg - (0.0 if late_in else now.cooking.late_kg)
     if kg > 1.1 * went_in:
-        raise BadInput(
-            "mass_kg",
-            f"{say(kg, 'mass')} is more than went in ({say(went_in, 'mass')}).",
-            "Take the pan's own weight off, or say that it stood in it.",
-        )
+        raise BadInput("mass_kg", "heavier-than-went-in", kg=kg, went_in=went_in)
 
 
 def _check_hob(state: SweetState, what: StepBegun) -> None:
@@ -104,14 +99,13 @@ def _check_hob(state: SweetState, what: StepBegun) -> None:
         if number is None:
             continue
         if not planned.fire or planned.base:
-            raise BadInput(thing, "That step is not on the fire.", f"Begin it without a {thing}.")
+            raise BadInput(thing, "step-not-on-fire", thing=thing)
         there = next((key for key, at in held.items() if at == number and key not in planned.after), None)
         if there is not None:
             said = next(s.planned.say for s in state.steps if s.planned.key == there).rstrip(".")
-            where = "on" if thing == "burner" else "in"
-            raise Conflict(thing, f"“{said}” is still {where} it.", f"Use another {thing}, or end that first.")
+            raise Conflict(thing, "taken-by-step", said=said, thing=thing)
 
 
 def _within(field: str, kg: float) -> None:
     if not (math.isfinite(kg) and 0 < kg <= MOST_BATCH_KG):
-        raise BadInput(field, "That is no kitchen's weight.", f"Give more than 0 and at most {MOST_BATCH_KG:g} kg.")
+        raise BadInput(field, "weight-out-of-reach", most=MOST_BATCH_KG)

@@ -8,13 +8,13 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
-from ..equipment.quantities import say
+from ..messages.figures import say
+from ..messages.message import Message
 from ..planning.sweets.formula import COOKED_DOWN, LIT, slot_of
 from ..planning.sweets.habits import Habit
 from ..planning.sweets.plan import ListRow
 from ..planning.sweets.steps import FRIED, PlannedStep
 from ..ranges import Range
-from ..safety.cautions import Caution
 from .attention import Class, Hushed, Missed, Nudge, Snoozed, attended
 from .cooking import Cooking, cookings
 from .events import (
@@ -49,7 +49,7 @@ CAN_HAPPEN = (
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SweetRun:
-    """What was planned: steps, the weighing list, what was told. kg; ``cautions`` by their name."""
+    """What was planned: steps, the weighing list, what was told. kg."""
 
     sweet: str
     one: str
@@ -60,7 +60,6 @@ class SweetRun:
     told_pieces: Range
     each_kg: float
     stop_kg: float | None
-    cautions: Mapping[str, Caution]
     gives_kg: Mapping[str, float] = field(default_factory=dict)
     """What comes out of those steps in which something is lost, as told; former releases kept none."""
     habit: Habit | None = None
@@ -295,19 +294,15 @@ def _nudges(steps: Sequence[StepNow], paused_s: float | None, now_s: float) -> l
         if step.due_s is None or step.planned.base or (step.planned.fire and paused_s is not None):
             continue
         kind: Class = "hazard" if step.planned.fire else "care"
-        act = step.planned.check or f"{step.planned.say.rstrip('.')}: its time is up."
+        check, step_said = step.planned.check, step.planned.say.rstrip(".")
+        says = Message("step-check", check=check) if check else Message("step-over", step=step_said)
         due = now_s + step.due_s
         made += _load_nudge(step, now_s)
-        made.append(
-            Nudge(
-                key=step.planned.key, episode="0", kind=kind, due_at_s=due, act=act, strip="ready", answer="step_done"
-            )
-        )
+        made.append(Nudge(key=step.planned.key, episode="0", kind=kind, due_at_s=due, says=says, answer="step_done"))
     return made
 
 
 LOAD_SHOWN_S = 180.0
-_HOT_AGAIN = {FRIED: "the fat is hot again"}
 
 
 def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
@@ -325,8 +320,9 @@ def _load_nudge(step: StepNow, now_s: float) -> list[Nudge]:
             episode=str(done),
             kind="care",
             due_at_s=now_s + heats + done * each - gone,
-            act=f"Load {done} of {loads} is done: lift it out; when {_HOT_AGAIN.get(step.planned.key, 'it boils again')}, the next goes in.",
-            strip=f"load {done + 1}",
+            says=Message(
+                "load-fried" if step.planned.key == FRIED else "load-boiled", done=done, loads=loads, next=done + 1
+            ),
             answer="load_seen",
         )
     ]

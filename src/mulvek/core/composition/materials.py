@@ -52,7 +52,7 @@ def dairy(fat: float, snf: float, species: Species = "cow", sucrose: float = 0.0
     """
     water = 100.0 - fat - snf - sucrose
     if min(fat, snf, sucrose) < 0 or not water > 0:
-        raise BadInput("fat", "Fat and SNF add up to 100 % or more.", "Copy both from the label, in g per 100 g.")
+        raise BadInput("fat", "fat-and-snf-too-much")
     split = SNF_SPLIT[species]
     solids = split.scaled(snf / split.total)
     return solids.plus(Composition(water=water, fat=fat, sucrose=sucrose)).scaled(0.01)
@@ -120,8 +120,11 @@ def own_milk(
         if not low <= value <= high:
             raise BadInput(
                 field,
-                f"{field.upper() if field == 'snf' else 'Fat'} of {value:g} % is not a milk's.",
-                f"Give {low:g} to {high:g} g per 100 g, as on the label.",
+                "label-not-of-milk",
+                of=field,
+                value=value,
+                low=low,
+                high=high,
             )
     return Material(
         key=key,
@@ -189,7 +192,7 @@ def material(key: str, field: str = "milk") -> Material:
         return materials()[key]
     except KeyError:
         known = ", ".join(materials())
-        raise BadInput(field, f"There is nothing called “{key}”.", f"Use one of: {known}.") from None
+        raise BadInput(field, "no-such-material", key=key, known=known) from None
 
 
 def own_material(
@@ -209,19 +212,19 @@ def own_material(
     parts = start.parts
     if (fat, snf, sugar) != (None, None, None):
         if not set(start.allergens) & {"milk"}:
-            raise BadInput("fat", f"{name} is not milk's: it has no fat and SNF label.", "Leave the label empty.")
+            raise BadInput("fat", "label-only-for-milk", name=name)
         fat = float(parts.fat) * 100 if fat is None else fat
         snf = float(parts.msnf + parts.acid) * 100 if snf is None else snf
         sugar = float(parts.sucrose) * 100 if sugar is None else sugar
         for field, value in (("fat", fat), ("snf", snf), ("sugar", sugar)):
             if not 0 <= value <= 100:
-                raise BadInput(field, f"{value:g} g per 100 g cannot be.", "Copy it from the label: 0 to 100.")
+                raise BadInput(field, "label-share-impossible", value=value)
         if snf < 0.1 and fat < 99:
-            raise BadInput("snf", "It has solids that are not fat.", "Copy both from the label.")
+            raise BadInput("snf", "snf-of-solids")
         parts = dairy(fat, snf, start.species, sugar)
         if start.group == "yoghurt":
             parts = replace(parts, citrates=0.0, acid=parts.citrates)
     bulk = start.bulk_kg_m3 if bulk_kg_m3 is None else bulk_kg_m3
     if not 20 <= bulk <= 2000:
-        raise BadInput("bulk", f"A litre of it cannot weigh {bulk:g} g.", "Weigh a level cup again.")
+        raise BadInput("bulk", "bulk-density-unlikely", bulk=bulk)
     return replace(start, key=key, name=name, parts=parts, bulk_kg_m3=bulk, source="your own copy: " + start.source)

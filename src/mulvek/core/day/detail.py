@@ -86,7 +86,7 @@ def job_of(key: str, forecast: SweetForecast, due: int) -> Job:
         writer.write(step)
     sweet = forecast.plan.sweet
     if not writer.tasks:
-        raise Impossible("sweet", f"{sweet.name.capitalize()} has no steps to plan.", "Write what is done for it.")
+        raise Impossible("sweet", "sweet-without-steps", sweet=sweet.name)
     waits = _table()[1]
     row = waits.get(sweet.key) or waits["frozen" if sweet.frozen else "usual"]
     at: Cold = row["at"]

@@ -147,15 +147,15 @@ class DayKitchen:
 
     def __post_init__(self) -> None:
         if not self.hobs:
-            raise BadInput("burners", "Nothing can be cooked without a burner.", "Add one in the Larder.")
+            raise BadInput("burners", "day-without-burner")
         if not self.pots:
-            raise BadInput("pans", "Nothing can be cooked without a pan.", "Add one in the Larder.")
+            raise BadInput("pans", "day-without-pan")
         if not 0 <= self.start < self.end <= MOST_MINUTES:
-            raise BadInput("start", "The day must begin before it ends.", "Begin earlier, at most four days before.")
+            raise BadInput("start", "day-start-out-of-reach")
         hours = [*((a.start, a.end) for a in self.away), *((s.start, s.end) for s in self.helper)]
         for start, end in hours:
             if start >= end:
-                raise BadInput("hours", "These hours end before they begin.", "Write them as 13:00 to 14:00.")
+                raise BadInput("hours", "hours-end-before-begin")
 
 
 MOST_MINUTES = 5 * 1440
@@ -172,9 +172,9 @@ class Day:
 
     def __post_init__(self) -> None:
         if not self.jobs:
-            raise BadInput("sweets", "What is served?", "Add a sweet.")
+            raise BadInput("sweets", "day-without-sweets")
         if len(self.jobs) > MOST_JOBS:
-            raise BadInput("sweets", f"{len(self.jobs)} sweets are no kitchen's day.", f"Serve {MOST_JOBS} at most.")
+            raise BadInput("sweets", "too-many-sweets", count=len(self.jobs), most=MOST_JOBS)
 
     @property
     def tasks(self) -> dict[str, Task]:

@@ -48,9 +48,9 @@ class Burner:
     def __post_init__(self) -> None:
         if self.kind not in BURNER_KINDS:
             known = ", ".join(BURNER_KINDS)
-            raise BadInput("burner", f"There is no burner kind “{self.kind}”.", f"Use one of: {known}.")
+            raise BadInput("burner", "no-burner-kind", kind=self.kind, known=known)
         if not 0.2 <= self.strength <= 5.0:
-            raise BadInput("burner", "A burner's strength is 0.2 to 5.", "Use 1 for an ordinary one.")
+            raise BadInput("burner", "burner-strength-out-of-reach")
 
     def first_guess_sd(self, flame: Flame) -> float:
         """Spread of ln(true ÷ model rate) before any batch was logged on this flame.

@@ -44,7 +44,7 @@ class Kitchen:
             ("freezer_c", self.freezer_c, -40.0, 0.0, "°C"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
-                raise BadInput(name, f"{value:g} {unit} is not a kitchen's.", f"Give {low:g} to {high:g} {unit}.")
+                raise BadInput(name, "kitchen-number-out-of-reach", value=value, unit=unit, low=low, high=high)
 
     @property
     def pressure_pa(self) -> float:

@@ -3,6 +3,7 @@
 import re
 
 from ..errors import BadInput
+from ..messages.message import Choice
 
 _LANDS = {"us": "us", "american": "us", "uk": "uk", "imperial": "uk", "british": "uk", "metric": "metric"}
 _BY_LAND = {  # ml, by what they are called in two lands
@@ -35,8 +36,8 @@ def with_lands(text: str, field: str) -> str:
         if name == "cup" and land is None:
             return found[0]
         lands = _BY_LAND[name]
-        sizes = " or ".join(f"{ml:.0f} ml ({land.upper()})" for land, ml in lands.items())
-        ways = " or ".join(f"“{land} {name}”" for land in lands)
-        raise BadInput(field, f"A {name} is {sizes}.", f"Write {ways}, or ml.")
+        sizes = Choice(tuple(f"{ml:.0f} ml ({land.upper()})" for land, ml in lands.items()))
+        ways = Choice(tuple(f"“{land} {name}”" for land in lands))
+        raise BadInput(field, "measure-differs-by-land", name=name, sizes=sizes, ways=ways)
 
     return _LAND_UNIT.sub(one, text)

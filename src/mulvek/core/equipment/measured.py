@@ -171,24 +171,16 @@ class Measured:
 
 def _check_pairs(pairs: Sequence[tuple[float, float]], height_m: float) -> None:
     if not FEWEST <= len(pairs) <= MOST:
-        raise BadInput("pairs", f"{len(pairs)} pairs do not make a pan.", f"Pour {FEWEST} to {MOST} times.")
+        raise BadInput("pairs", "pair-count", count=len(pairs), fewest=FEWEST, most=MOST)
     if not (math.isfinite(height_m) and 0.01 <= height_m <= 0.8):
-        raise BadInput("height", "That is no pan's height.", "Measure the inside: 1 to 80 cm.")
+        raise BadInput("height", "pan-height-unlikely")
     before = (0.0, 0.0)
     for number, (depth, volume) in enumerate(pairs, 1):
         if not (math.isfinite(depth) and math.isfinite(volume) and depth > before[0] and volume > before[1]):
-            raise BadInput(
-                "pairs",
-                f"Pair {number} does not stand deeper and hold more than the one before.",
-                "Give them in the order you poured, all water counted.",
-            )
+            raise BadInput("pairs", "pair-not-deeper", number=number)
         width = 2 * math.sqrt((volume - before[1]) / (depth - before[0]) / math.pi)
         if not 0.03 <= width <= 1.2:
-            raise BadInput(
-                "pairs",
-                f"Pair {number} makes a pan {width * 100:.0f} cm wide there.",
-                "Check its depth (cm) and its volume (all the water so far).",
-            )
+            raise BadInput("pairs", "pair-width-unlikely", number=number, width=width * 100)
         before = (depth, volume)
     if pairs[-1][0] > height_m + 1e-9:
-        raise BadInput("height", "The deepest pair stands above the rim.", "Measure the height to the rim.")
+        raise BadInput("height", "pair-above-rim")

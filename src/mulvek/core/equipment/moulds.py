@@ -100,7 +100,7 @@ def geometry(kind: str, m: Mapping[str, float]) -> tuple[float, float, float, fl
     if kind == "tray":
         x, y, d = m["length"], m["width"], m["height"]
         return x * y * d, 2 * x * y + 2 * (x + y) * d, d / 2, d
-    raise BadInput("mould", f"There is no mould “{kind}”.", "Use cone, stick, pot or tray.")
+    raise BadInput("mould", "no-mould-kind", kind=kind)
 
 
 def _mould(key: str, row: Mapping[str, Any]) -> Mould:
@@ -129,7 +129,7 @@ MOULDS: Mapping[str, Mould] = {key: _mould(key, row) for key, row in read_table(
 def mould(key: str) -> Mould:
     """:raises BadInput: field "mould"."""
     if key not in MOULDS:
-        raise BadInput("mould", f"There is no mould “{key}”.", f"Use one of: {', '.join(MOULDS)}.")
+        raise BadInput("mould", "no-mould", key=key, moulds=tuple(MOULDS))
     return MOULDS[key]
 
 

@@ -47,8 +47,10 @@ def unpacked(text: str, field: str, pack: Pack) -> str:
     if not pack.size:
         raise BadInput(
             field,
-            f"What a {found.group().lower().removesuffix('es').removesuffix('s')} of {pack.of} holds does not stand in the Larder.",
-            f"Write it there, or give {'litres' if pack.unit == 'ml' else 'grams'}.",
+            "pack-size-unknown",
+            what=found.group().lower().removesuffix("es").removesuffix("s"),
+            pack=pack.of,
+            unit=pack.unit,
         )
     count = parse(text[: found.start()].strip() or "1", default_unit="", allow=("none",), field=field).value
     return f"{count * pack.size:.6g} {pack.unit}{text[found.end() :]}"

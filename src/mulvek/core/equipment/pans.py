@@ -42,9 +42,9 @@ class Pan:
     def __post_init__(self) -> None:
         if self.material not in PAN_MATERIALS:
             known = ", ".join(PAN_MATERIALS)
-            raise BadInput("material", f"No pan is made of “{self.material}”.", f"Use one of: {known}.")
+            raise BadInput("material", "no-pan-material", material=self.material, known=known)
         if not 0.05 <= self.mass_kg <= 30:
-            raise BadInput("mass", f"A pan of {self.mass_kg:g} kg is unlikely.", "Give 0.05 to 30 kg.")
+            raise BadInput("mass", "pan-mass-unlikely", mass_kg=self.mass_kg)
 
     @property
     def made_of(self) -> PanMaterialRow:

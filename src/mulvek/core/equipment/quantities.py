@@ -9,12 +9,11 @@ import math
 import re
 import unicodedata
 from dataclasses import dataclass, fields
-from typing import Literal
 
 from ..errors import BadInput
+from ..messages.figures import Dimension, say
+from ..messages.message import Choice, Message
 from .lands import LAND_UNITS, with_lands
-
-Dimension = Literal["volume", "mass", "length", "percent", "none"]
 
 MEASURE_NAMES = {
     "cup": "cup_m3",
@@ -44,9 +43,7 @@ class Measures:
             value = getattr(self, field.name)
             if not 1e-6 <= value <= 2e-3:
                 what = field.name.removesuffix("_m3")
-                raise BadInput(
-                    what, f"A {what} of {value * 1e6:g} ml is not a kitchen measure.", "Give 1 to 2000 ml."
-                )
+                raise BadInput(what, "measure-size-unlikely", what=what, value=value * 1000000.0)
 
 
 _SI: dict[str, tuple[Dimension, float]] = {
@@ -147,26 +144,22 @@ def _number(text: str, field: str) -> float:
         plain = plain.replace(",", "")
     value = float(plain.replace(",", "."))
     if not math.isfinite(value) or value > 1e6:
-        raise BadInput(field, f"“{text}” is too large to cook with.", "Give a smaller number.")
+        raise BadInput(field, "number-too-large", text=text)
     return value
 
 
-EXAMPLE = "Write a number and a unit, like 2.4 L, 750 ml, 1.2 kg or 2½ cups."
+EXAMPLE = Message("example-of-amount")
 
 
 class _Reader:
     """One pass over the cook's words, gathering amounts of one dimension."""
 
-    def __init__(self, text: str, field: str, measures: Measures, example: str) -> None:
+    def __init__(self, text: str, field: str, measures: Measures, example: Message) -> None:
         self.text, self.field, self.measures, self.example = text, field, measures, example
         self.tokens = [(m.lastgroup or "other", m.group().strip()) for m in _TOKEN.finditer(text)]
 
     def nonsense(self, word: str) -> BadInput:
-        return BadInput(
-            self.field,
-            f"I cannot read “{word}” in “{self.text}”.",
-            self.example,
-        )
+        return BadInput(self.field, "word-unreadable", word=word, text=self.text, example=self.example)
 
     def amounts(self) -> list[tuple[float, str]]:
         """(number, unit name) pairs; a unit of "" is one the cook left out."""
@@ -210,7 +203,7 @@ class _Reader:
             elif (kind == "word" and word in ("and", "of", "a", "about", "full", "milk", "sugar")) or kind == "join":
                 pass
             elif kind == "minus":
-                raise BadInput(self.field, f"“{self.text}” is negative.", "Give an amount above zero.")
+                raise BadInput(self.field, "amount-negative", text=self.text)
             elif kind == "word" and (unit := _singular(word)):
                 if number is None:
                     raise self.nonsense(token)
@@ -240,7 +233,7 @@ def parse(
     allow: tuple[Dimension, ...],
     field: str = "amount",
     measures: Measures = Measures(),
-    example: str = EXAMPLE,
+    example: Message = EXAMPLE,
 ) -> Quantity:
     """Read a cook's amount.
 
@@ -261,11 +254,11 @@ def parse(
     '946 ml'
     """
     if len(text) > 80:
-        raise BadInput(field, "That is too long for an amount.", "Write just the amount, like 2.4 L.")
+        raise BadInput(field, "amount-too-long")
     reader = _Reader(with_lands(text, field), field, measures, example)
     pairs = reader.amounts()
     if not pairs:
-        raise BadInput(field, "No amount is given.", "Write one, like 2.4 L, 1.2 kg or 3 glasses.")
+        raise BadInput(field, "no-amount")
     total, dimension, household = 0.0, None, False
     for i, (number, name) in enumerate(pairs):
         unit = name or (_SMALLER.get(pairs[i - 1][1], default_unit) if i else default_unit)
@@ -277,26 +270,15 @@ def parse(
         else:
             dim, factor = "none", 1.0
         if dimension not in (None, dim):
-            raise BadInput(
-                field,
-                f"“{text}” mixes {dimension} and {dim}.",
-                "Give all of it by volume or all of it by weight.",
-            )
+            raise BadInput(field, "amount-mixes-dimensions", text=text, one=dimension, other=dim)
         dimension = dim
         total += number * factor
     assert dimension is not None
     if dimension not in allow:
-        kinds = {
-            "volume": "a volume",
-            "mass": "a weight",
-            "length": "a depth",
-            "percent": "per cent",
-            "none": "a number",
-        }
-        wanted = " or ".join(kinds[d] for d in allow)
-        raise BadInput(field, f"“{text}” is {kinds[dimension]}, where {wanted} is needed.", "Change the unit.")
+        wanted = Choice(tuple(Message(f"a-{d}") for d in allow))
+        raise BadInput(field, "wrong-dimension", text=text, given=Message(f"a-{dimension}"), wanted=wanted)
     if not total > 0:
-        raise BadInput(field, f"“{text}” is nothing.", "Give an amount above zero.")
+        raise BadInput(field, "amount-is-nothing", text=text)
     plain = say(total, dimension)
     spoken = " ".join(f"{say_number(n)} {_plural(u, n)}".strip() for n, u in pairs if u)
     return Quantity(total, dimension, f"{spoken}, {plain}" if household else plain)
@@ -316,26 +298,6 @@ def say_number(value: float) -> str:
         if abs(value - whole - fraction) < 0.005:
             return f"{whole or ''}{sign}"
     return f"{value:.2f}".rstrip("0").rstrip(".")
-
-
-def say(value: float, dimension: Dimension) -> str:
-    """An SI value in kitchen words.
-
-    >>> say(1.248, "mass"), say(0.0024, "volume"), say(0.041, "length"), say(0.31, "percent")
-    ('1.25 kg', '2.4 L', '4.1 cm', '31 %')
-    """
-    if dimension in ("mass", "volume"):
-        big, small = ("kg", "g") if dimension == "mass" else ("L", "ml")
-        thousands = value if dimension == "mass" else value * 1e3
-        if thousands >= 0.9995:
-            return f"{thousands:.2f}".rstrip("0").rstrip(".") + f" {big}"
-        units = thousands * 1e3
-        return (f"{units:.0f}" if units >= 100 else f"{units:.3g}") + f" {small}"
-    if dimension == "length":
-        return f"{value * 1e2:.1f} cm"
-    if dimension == "percent":
-        return f"{value * 1e2:.3g} %"
-    return f"{value:g}"
 
 
 _STEPS = ((2.0, 0.1), (10.0, 0.5), (100.0, 1.0), (500.0, 5.0), (5000.0, 10.0), (math.inf, 50.0))
@@ -396,7 +358,7 @@ def parse_seconds(text: str, field: str) -> float:
         return 0.0
     found = _DURATION.findall(words)
     if not found or _DURATION.sub("", words).strip():
-        raise BadInput(field, f"“{text}” is no time.", "Write it like 40 minutes, 2 h or 1 h 30.")
+        raise BadInput(field, "duration-unreadable", text=text)
     seconds = 0.0
     for number, unit in found:
         value = parse(number, default_unit="", allow=("none",), field=field).value

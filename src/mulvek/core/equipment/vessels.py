@@ -53,8 +53,11 @@ def _check(field: str, value: float, low: float, high: float) -> None:
     if not (math.isfinite(value) and low <= value <= high):
         raise BadInput(
             field,
-            f"A {field.replace('_', ' ')} of {value * 100:g} cm is not a kitchen pan's.",
-            f"Measure the inside and give {low * 100:g} to {high * 100:g} cm.",
+            "pan-measure-unlikely",
+            measure=field.replace("_", " "),
+            cm=value * 100,
+            low=low * 100,
+            high=high * 100,
         )
 
 
@@ -168,15 +171,9 @@ class Kadhai:
         if self.wall_height_m:
             _check("top_diameter", self.top_diameter_m, 0.08, 1.2)
         if not 0 <= self.flat_diameter_m < self.rim_diameter_m:
-            raise BadInput(
-                "flat_diameter", "The flat patch is as wide as the pan.", "Give less than the rim's width."
-            )
+            raise BadInput("flat_diameter", "flat-patch-too-wide")
         if self.bowl_depth_m > self._centre_m + 1e-9:
-            raise BadInput(
-                "bowl_depth",
-                "A bowl deeper than half its width is not a round cap.",
-                "Give the round part only, and the rest as wall height.",
-            )
+            raise BadInput("bowl_depth", "bowl-too-deep")
 
     @cached_property
     def _centre_m(self) -> float:

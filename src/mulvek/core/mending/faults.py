@@ -97,7 +97,7 @@ class Fault:
         found = next((cause for cause in self.causes if cause.key == key), None)
         if found is None:
             known = ", ".join(cause.key for cause in self.causes)
-            raise NotFound("cause", f"“{self.title}” has no cause “{key}”.", f"Use one of: {known}.")
+            raise NotFound("cause", "no-such-cause", title=self.title, key=key, known=known)
         return found
 
 
@@ -153,7 +153,7 @@ def faults() -> Mapping[str, Fault]:
 def fault(key: str) -> Fault:
     """:raises NotFound: field "fault"."""
     if key not in faults():
-        raise NotFound("fault", f"There is no fault “{key}”.", "Choose one of the list.")
+        raise NotFound("fault", "no-such-fault", key=key)
     return faults()[key]
 
 

@@ -132,9 +132,9 @@ def check_milk(
         ("fat", fat_pct, 0.0, 12.0, "g per 100 g"),
     ):
         if not (math.isfinite(value) and low <= value <= high):
-            raise BadInput(field, f"{value:g} {unit} is not a milk's.", f"Read again: {low:g} to {high:g} {unit}.")
+            raise BadInput(field, "lactometer-reading-unlikely", value=value, unit=unit, low=low, high=high)
     if instrument not in INSTRUMENTS:
-        raise BadInput("instrument", f"There is no {instrument} °C lactometer.", "Use 15.6, 27 or 29.")
+        raise BadInput("instrument", "no-such-lactometer", instrument=instrument)
     clr = corrected_reading(reading, celsius, instrument)
     snf = snf_pct(clr, fat_pct, instrument) / 100
     sd = math.hypot(READING_SD, FORMULA_SD, FAT_SD if fat_known else UNKNOWN_FAT_SD) / 100

@@ -140,5 +140,5 @@ def lessons() -> Mapping[str, Lesson]:
 def lesson(key: str) -> Lesson:
     """:raises NotFound: field "lesson"."""
     if key not in lessons():
-        raise NotFound("lesson", f"There is no lesson “{key}”.", "Choose one of the board.")
+        raise NotFound("lesson", "no-such-lesson", key=key)
     return lessons()[key]

@@ -95,7 +95,7 @@ class Luck:
 
     def __post_init__(self) -> None:
         if not 0 <= self.seed <= MOST_SEED:
-            raise BadInput("seed", "A seed is a whole number.", f"Give 0 to {MOST_SEED}.")
+            raise BadInput("seed", "seed-out-of-reach", most=MOST_SEED)
 
     def slip(self, name: str, sd: float) -> float:
         """How far something is from what is thought of it, in the unit of ``sd`` (1 sd, as in kitchens)."""
@@ -134,5 +134,5 @@ class Luck:
 def level_of(number: int) -> Level:
     """:raises BadInput: field "level"."""
     if number not in LEVELS:
-        raise BadInput("level", "There is no such level.", "Choose 1, 2, 3 or 4.")
+        raise BadInput("level", "no-rehearsal-level")
     return LEVELS[number]

@@ -3,51 +3,38 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from ..messages.message import Message
+
 Severity = Literal["danger", "care"]
 
 
 @dataclass(frozen=True, slots=True)
 class Caution:
-    """One caution: a bold start, the rest of the sentence, and how much it weighs."""
+    """One caution: how much it weighs, and its message, a bold start and as its part "text" the rest of the sentence."""
 
     severity: Severity
-    title: str
-    text: str
+    says: Message
 
 
-MILK_CLIMBS = Caution("danger", "Milk climbs fast", "at the first boil. Stay within arm’s reach.")
-TURN_DOWN = Caution("danger", "Turn down before it boils.", "On a strong flame this much milk climbs over the rim.")
-LITTLE_WALL = Caution("care", "Little free wall.", "Under 6 cm stands above the milk: watch the boil closely.")
-SPITS = Caution("care", "Thick milk spits.", "Long sleeves and a long spoon near the end.")
-CHILL = Caution("care", "Chill within 2 hours,", "then keep at or below 5 °C.")
-WEAK_BOIL = Caution(
-    "care", "It steams but will not roll.", "Raw milk must boil: bring it up on a stronger burner first."
-)
-LID_OFF = Caution(
-    "danger", "Lid off before it climbs:", "under a lid the boil rises unseen. Stay by it, flame watched."
-)
-SOUR = Caution(
-    "care",
-    "This can curdle hot milk.",
-    "Stir it in off the flame once the batch is below 60 °C, and stop if it breaks.",
-)
-HONEY = Caution("danger", "Honey is never for a child under one year,", "cooked or not.")
-IRON = Caution(
-    "care", "Iron greys milk", "and must not store it: move it to another bowl at once; nothing sour in it."
-)
-BARE_MOVEMENT = Caution(
-    "care", "Keep coconut milk at a bare movement:", "80 to 88 °C, one slow stroke every few minutes, no lid."
-)
-HOT_SUGAR = Caution(
-    "danger", "Caramel burns deep.", "No children near, long sleeves, dairy in small pours off the flame."
-)
+MILK_CLIMBS = Caution("danger", Message("milk-climbs"))
+TURN_DOWN = Caution("danger", Message("turn-down-before-boil"))
+LITTLE_WALL = Caution("care", Message("little-free-wall"))
+SPITS = Caution("care", Message("thick-milk-spits"))
+CHILL = Caution("care", Message("chill-within-hours"))
+WEAK_BOIL = Caution("care", Message("will-not-roll"))
+LID_OFF = Caution("danger", Message("lid-off"))
+SOUR = Caution("care", Message("sugar-can-curdle"))
+HONEY = Caution("danger", Message("honey-never-for-infants"))
+IRON = Caution("care", Message("iron-greys-milk"))
+BARE_MOVEMENT = Caution("care", Message("coconut-bare-movement"))
+HOT_SUGAR = Caution("danger", Message("caramel-burns-deep"))
 
 
-def wet_first(name: str, with_what: str) -> Caution:
-    return Caution("care", f"Wet the {name} first", f"with {with_what} of cold milk, smooth, or it lumps.")
+def wet_first(name: str, milk_kg: float) -> Caution:
+    """A powder or starch that lumps unless it is wetted first."""
+    return Caution("care", Message("wet-first", name=name, milk_kg=milk_kg))
 
 
-def brings_sugar(name: str, grams: str) -> Caution:
-    return Caution(
-        "care", f"The {name} brings {grams} of sugar:", "take so much less of your own for the same sweetness."
-    )
+def brings_sugar(name: str, sugar_kg: float) -> Caution:
+    """Something that goes in with sugar of its own."""
+    return Caution("care", Message("brings-sugar", name=name, sugar_kg=sugar_kg))

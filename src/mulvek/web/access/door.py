@@ -115,8 +115,8 @@ class Door:
                 if self.numbers.wrong <= MOST_WRONG:  # a guesser does not fill the list
                     self.note("someone", "guessed-out" if out else "guessed-wrong")
                 if out or not self.numbers.code:
-                    raise Conflict("code", "The door is shut.", "Ask for new numbers at the computer.")
-                raise BadInput("code", "Those are not the numbers.", "Look again at the computer’s screen.")
+                    raise Conflict("code", "door-shut")
+                raise BadInput("code", "wrong-door-numbers")
             token = secrets.token_urlsafe(32)
             self.knock = Knock(
                 token_hash=hashed(token), thing=secrets.choice(THINGS), name=name, small=small, at_s=self.clock()
@@ -181,7 +181,7 @@ class Door:
         with self._lock:
             knock = self._at_the_door(thing)
             if ends_s is not None and ends_s <= self.clock():
-                raise BadInput("ends_s", "That time is past.", "Choose a later one.")
+                raise BadInput("ends_s", "door-time-past")
             with self.db.writing() as session:
                 devices = Devices(session)
                 row = devices.add(name, allowed, knock.token_hash, knock.small, self.clock(), ends_s)
@@ -199,14 +199,14 @@ class Door:
 
     def _at_the_door(self, thing: str) -> Knock:
         if self.knock is None or self.knock.refused or self.knock.thing != thing:
-            raise Conflict("thing", f"Nobody with a {thing} is at the door.", "Ask for new numbers and knock again.")
+            raise Conflict("thing", "nobody-at-door", thing=thing)
         return self.knock
 
     def change(self, device_id: int, name: str, allowed: str, ends_s: float | None) -> Device:
         """:raises NotFound: field "device". :raises Conflict: field "device", when it was sent away."""
         with self._lock:
             if self._held(device_id).over_at is not None:
-                raise Conflict("device", "It was sent away.", "Let it knock again.")
+                raise Conflict("device", "device-sent-away")
             device = self._change(device_id, name=name, allowed=allowed, ends_at=ends_s)
             self.note(HERE, "changed-device", name=name, allowed=allowed, ends_s=ends_s)
             return device
@@ -243,7 +243,7 @@ class Door:
 
     def _held(self, device_id: int) -> Device:
         if device_id not in self._devices:
-            raise NotFound("device", "There is no such device.", "Look at the list of those that were let in.")
+            raise NotFound("device", "device-not-here")
         return self._devices[device_id]
 
     def _change(self, device_id: int, **values: object) -> Device:
@@ -261,5 +261,5 @@ class TooSoon(Conflict):
     """Another guess before its time; ``retry_s`` is how long to wait."""
 
     def __init__(self, retry_s: float) -> None:
-        super().__init__("code", "Too soon after a wrong try.", f"Wait {max(1, round(retry_s))} s, then type again.")
+        super().__init__("code", "knocked-too-soon", seconds=max(1, round(retry_s)))
         self.retry_s = retry_s

@@ -11,6 +11,8 @@ from urllib.parse import urlsplit
 from flask import Flask, Response, abort, request
 
 from ...core.errors import KitchenError
+from ...core.messages.catalogue import said
+from ...core.messages.message import Message
 from ..problems import FieldProblem, problem
 from .door import Door
 from .home import Hosts
@@ -20,13 +22,6 @@ from .visitor import Visitor, host_name, visitor
 SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 STREAMS = frozenset({"changes"})
 OWN_SITE = frozenset({"same-origin", "none"})
-_DOES = {
-    "look": "look on",
-    "log": "stand at the stove",
-    "cook": "plan and light",
-    "keep": "change the Larder",
-    "here": "do that: it is done at the computer itself",
-}
 _log = logging.getLogger(__name__)
 _AUDITED = frozenset({"keep"})
 
@@ -35,20 +30,17 @@ def install(app: Flask, hosts: Hosts, door: Door) -> None:
     @app.before_request
     def _guard() -> Response | None:
         if not hosts.serves(host_name(request)):
-            abort(400, "This is not one of this kitchen’s addresses.")
+            abort(400, said(Message("host-not-served")))
         if (request.method not in SAFE or request.endpoint in STREAMS) and not own_page():
-            return refused(
-                403, "Not from here", "Another site’s page asked for this.", "origin", "Open Mulvek itself."
-            )
+            return refused(403, "title-not-from-here", "asked-by-another-site", "origin")
         if request.endpoint is None:  # no such address: said by the router
             return None
         who, needed = visitor(request, door), NEEDED[request.endpoint]
         if who.may(needed):
             return None
         if who.state != "in":
-            return refused(401, "At the door", "This device is not let in.", "device", "Knock with the six numbers.")
-        text = f"This device may not {_DOES[needed]}."
-        return refused(403, "Not by this device", text, "device", "Give it more at the computer: Larder, the door.")
+            return refused(401, "title-at-door", "device-not-in", "device")
+        return refused(403, "title-not-by-device", f"device-may-not-{needed}", "device")
 
     @app.after_request
     def _after(response: Response) -> Response:
@@ -69,10 +61,11 @@ def own_page() -> bool:
     return (parts.scheme, parts.netloc) == (request.scheme, request.host)
 
 
-def refused(status: int, title: str, message: str, field: str, fix: str) -> Response:
-    code = {401: "not-let-in", 403: "not-allowed"}[status]
-    found = FieldProblem(path=field, code=code, message=message, fix=fix)
-    return problem(status, title, f"{message} {fix}", [found])
+def refused(status: int, title: str, key: str, field: str) -> Response:
+    """``title`` and ``key``: of the catalogue."""
+    code, what = {401: "not-let-in", 403: "not-allowed"}[status], Message(key)
+    found = FieldProblem(path=field, code=code, message=said(what), fix=said(what, "fix"))
+    return problem(status, Message(title), f"{found.message} {found.fix}", [found])
 
 
 def _write_down(door: Door, who: Visitor) -> None:

@@ -9,6 +9,7 @@ from flask_openapi3.openapi import OpenAPI
 from pydantic import Field
 
 from ...core.errors import Conflict
+from ...core.messages.message import Message
 from ...wire.door import (
     AuditLineOut,
     AuditOut,
@@ -52,7 +53,7 @@ def routes(app: OpenAPI, door: Door, served: Served, changes: Changes) -> None:
     @app.errorhandler(TooSoon)
     def _too_soon(error: TooSoon) -> Response:
         field = FieldProblem(path=error.field, code="too-soon", message=error.message, fix=error.fix)
-        response = problem(429, "Too soon", str(error), [field])
+        response = problem(429, Message("title-too-soon"), str(error), [field])
         response.headers["Retry-After"] = str(max(1, round(error.retry_s)))
         return response
 
@@ -93,7 +94,7 @@ def routes(app: OpenAPI, door: Door, served: Served, changes: Changes) -> None:
         fresh = door.entered(who.token) if who.token else None
         device = door.known(fresh) if fresh else None
         if fresh is None or device is None:
-            raise Conflict("device", "This device is not let in yet.", "Wait until the computer lets it in.")
+            raise Conflict("device", "device-not-let-in")
         _remember(fresh, device, door.clock())
         return me(Visitor(False, device, "in", fresh))
 
@@ -115,7 +116,7 @@ def routes(app: OpenAPI, door: Door, served: Served, changes: Changes) -> None:
     def open_door(body: Nothing) -> Any:
         """New numbers"""
         if not door.home:
-            raise Conflict("door", "Only this computer is served.", "Start Mulvek with --home to let the house in.")
+            raise Conflict("door", "door-only-this-computer")
         door.open()
         return _door_out(door, served), 201
 

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ...composition.composition import Composition
-from ...equipment.quantities import say
 from ...equipment.vessels import capacity_m3
 from ...errors import Impossible
 from ...properties.density import volume_m3
@@ -85,11 +84,7 @@ def opened(plan: CaramelPlan, butter_kg: float, milk_kg: float, condensed_kg: fl
     if plan.solids is None:
         target = now / (1 - STEAM_SHARE * (1 - now))
     elif plan.solids <= now:
-        raise Impossible(
-            "solids",
-            f"It has {now * 100:.0f} % solids before it is simmered at all.",
-            "Choose a larger share, or take more milk.",
-        )
+        raise Impossible("solids", "caramel-solids-before-simmering", now=now * 100)
     else:
         target = plan.solids
     celsius = _mixed_c(plan, butter_kg, milk_kg, condensed_kg)
@@ -164,11 +159,7 @@ def _climbs_m(plan: CaramelPlan, parts: Composition, pour_kg: float) -> float:
     holds = float(volume_m3(parts, 90.0))
     highest = holds + (FOAMS - 1) * pour_kg / 1000.0
     if highest > capacity_m3(pan.shape):
-        raise Impossible(
-            "pan",
-            f"{pan.name} is too small: {say(holds, 'volume')} of it boils up as the milk goes in.",
-            "Take a larger pan, or make less.",
-        )
+        raise Impossible("pan", "caramel-boils-over", pan=pan.name, holds=holds)
     return float(pan.shape.depth_m(highest))
 
 

@@ -52,7 +52,7 @@ def melting(sugar_kg: float, pan: Pan, burner: Burner, flame: Flame, room_c: flo
     lost = (CONVECTION + RADIATION) * float(syrup) * (LOSES_AT_C - room_c)
     net = burner.net_power_w(flame, base) - lost
     if net < LEAST_W:
-        raise Impossible("melt_on", "This flame never melts sugar in this pan.", "Take a stronger flame.")
+        raise Impossible("melt_on", "flame-never-melts-sugar")
     pan_j_k = PAN_SHARE * pan.heat_capacity_j_k
     low, high = MELTS_C
     nodes = (room_c, low, high, HOTTEST_C)

@@ -45,19 +45,17 @@ class CaramelPlan:
     def __post_init__(self) -> None:
         if self.shade not in list(FROM_C)[1:-1]:
             known = ", ".join(list(FROM_C)[1:-1])
-            raise BadInput("shade", f"There is no shade “{self.shade}” to stop at.", f"Use one of: {known}.")
+            raise BadInput("shade", "no-such-shade", shade=self.shade, known=known)
         if self.melt_on not in FLAMES:
-            raise BadInput("melt_on", f"There is no “{self.melt_on}” flame.", f"Use one of: {', '.join(FLAMES)}.")
+            raise BadInput("melt_on", "no-such-flame", melt_on=self.melt_on, flames=tuple(FLAMES))
         if not SUGAR_KG[0] <= self.sugar_kg <= SUGAR_KG[1]:
-            raise Impossible("sugar", "That is no amount of sugar to caramelise.", "Take 20 g to 5 kg.")
+            raise Impossible("sugar", "caramel-sugar-out-of-reach")
         if self.milk_kg + self.condensed_kg <= 0:
-            raise Impossible("milk", "Caramel without milk is toffee.", "Add milk or condensed milk.")
+            raise Impossible("milk", "caramel-without-milk")
         if self.milk_kg + self.condensed_kg > MILK_TO_SUGAR * self.sugar_kg:
-            raise Impossible(
-                "milk", "That is more milk than so little caramel colours.", "Take more sugar or less milk."
-            )
+            raise Impossible("milk", "caramel-too-much-milk")
         if self.solids is not None and not SOLIDS[0] <= self.solids <= SOLIDS[1]:
-            raise Impossible("solids", "Caramelised milk is 40 to 80 % solids.", "Choose a share between.")
+            raise Impossible("solids", "caramel-solids-out-of-reach")
 
     @cached_property
     def sugar_kg(self) -> float:

@@ -1,6 +1,6 @@
 """The "why?" behind the figures of caramelised milk, with this batch's numbers."""
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...why import Term, Why
 from .forecast import LEFT_SHARE, CaramelForecast
 from .plan import KEEPS, WARM_MILK_C

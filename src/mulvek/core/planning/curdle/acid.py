@@ -122,7 +122,7 @@ COAGULANTS: Mapping[str, Coagulant] = {
 def coagulant(key: str) -> Coagulant:
     """:raises BadInput: field "coagulant", when there is none of that name."""
     if key not in COAGULANTS:
-        raise BadInput("coagulant", f"“{key}” curdles no milk here.", f"Use one of: {', '.join(COAGULANTS)}.")
+        raise BadInput("coagulant", "no-such-coagulant", key=key, coagulants=tuple(COAGULANTS))
     return COAGULANTS[key]
 
 
@@ -146,7 +146,7 @@ def dose_l(
     needed = buffered_mol_m3(MILK_PH, to, buffer_scale(milk.parts.casein, milk.parts.milk_ash)) * milk_m3
     gives = what.gives_mol(what.strength[1] if strength is None else strength, to)
     if gives <= 0:
-        raise BadInput("strength", f"So weak, {what.name} never curdles it.", "Use a sourer one, or another acid.")
+        raise BadInput("strength", "acid-too-weak", what=what.name)
     return needed / gives
 
 

@@ -47,9 +47,9 @@ class Draining:
         """
         minutes = self.seconds / 60
         if self.way not in DRAINS:
-            raise BadInput("drain", f"Curd is not drained by “{self.way}”.", f"Use one of: {', '.join(DRAINS)}.")
+            raise BadInput("drain", "no-such-drain", way=self.way, drains=tuple(DRAINS))
         if not 0 <= minutes <= 1440:
-            raise BadInput("drain_time", "That is no draining time.", "Give up to a day.")
+            raise BadInput("drain_time", "drain-time-out-of-reach")
         w = {
             "hang": _LIMIT + _WET * math.exp(-math.sqrt(minutes / _TAU_MIN)),
             "light-squeeze": _LIGHT,

@@ -9,9 +9,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from ...equipment.pans import Pan
-from ...equipment.quantities import say
 from ...equipment.vessels import capacity_m3
 from ...errors import BadInput, Impossible
+from ...messages.message import Message
 from ...ranges import Range
 from ...safety.cautions import CHILL, MILK_CLIMBS, Caution
 from ..reduce.evaporation import Fire, heat_up
@@ -40,20 +40,12 @@ MOISTURE_SD = 0.022
 CLIMBS = 1.6
 HOT_CURD_C = 45.0
 
-SCALDS = Caution("danger", "Hot curd scalds.", "Rinse it cool before you take it in your hands.")
-NOT_FOR_BALLS = Caution(
-    "care", "This milk makes weak curd.", "UHT and homogenised milk crumble: fine for a paste, poor for balls."
-)
-STOP_WHEN_CLEAR = Caution(
-    "care", "Stop when the whey runs clear", "and greenish: acid left over makes it sour and hard."
-)
-WARM_IT = Caution(
-    "care",
-    "Warm the sour whey or curd first,",
-    "to about 70 °C: cold, so much of it cools the milk and it stays milky.",
-)
-SOUR_UNRINSED = Caution("care", "Unrinsed it tastes of the acid.", "Pour cool water through it twice.")
-VESSEL = Caution("care", "Not in iron or bare aluminium", "once the acid goes in: take steel or enamel.")
+SCALDS = Caution("danger", Message("hot-curd-scalds"))
+NOT_FOR_BALLS = Caution("care", Message("milk-makes-weak-curd"))
+STOP_WHEN_CLEAR = Caution("care", Message("stop-when-whey-is-clear"))
+WARM_IT = Caution("care", Message("warm-the-sour-whey"))
+SOUR_UNRINSED = Caution("care", Message("sour-unrinsed"))
+VESSEL = Caution("care", Message("no-acid-in-iron"))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -142,11 +134,7 @@ def curdle(plan: CurdlePlan) -> CurdForecast:
     milk, what, meant = curd_milk(plan.milk), coagulant(plan.coagulant), use(plan.use)
     most = most_milk_m3(plan.pan)
     if plan.milk_m3 > most:
-        raise Impossible(
-            "pan",
-            f"{plan.pan.name} boils over with more than {say(most, 'volume')}; this is {say(plan.milk_m3, 'volume')}.",
-            "Take a larger pan or less milk.",
-        )
+        raise Impossible("pan", "curd-pan-boils-over", pan=plan.pan.name, most=most, milk_m3=plan.milk_m3)
     base = plan.pan.shape.base_diameter_m
     fire = Fire(
         heat_up_w=plan.burner.net_power_w("strong", base),
@@ -282,7 +270,7 @@ def pieces_of(plan: CurdlePlan, curd: Range, balance: Balance, texture: float) -
     wanted = plan.piece_kg or sum(meant.piece_kg) / 2
     counts = [count_pieces(kg, wanted, plan.binder) for kg in (curd.low, curd.likely, curd.high)]
     if counts[1] < 1:
-        raise Impossible("piece", "That is more than one piece holds.", "Make smaller pieces or take more milk.")
+        raise Impossible("piece", "piece-too-large")
     each = curd.likely * 0.98 * (1 + plan.binder) / counts[1]
     width = ball_m(each, piece_density_kg_m3(balance.curd))
     moisture = balance.curd.water / balance.curd.total
@@ -365,7 +353,7 @@ def wait_for(plan: CurdlePlan, celsius: float) -> float:
     if celsius >= boils:
         return 0.0
     if celsius < curve[-1]:
-        raise Impossible("wait", f"It takes more than 20 minutes to cool to {celsius:.0f} °C.", "Wait less.")
+        raise Impossible("wait", "cools-too-slowly", celsius=celsius)
     return float(np.interp(-celsius, -curve, seconds))
 
 
@@ -378,7 +366,7 @@ def milk_for_curd(plan: CurdlePlan, curd_kg: float) -> CurdlePlan:
         factor = curd_kg / got
         q = plan.amount.quantity
         if not 0.1 <= factor * plan.milk_kg <= 100:
-            raise Impossible("want", "That is out of this kitchen's reach.", "Wish for a batch.")
+            raise Impossible("want", "curd-wish-out-of-reach")
         plan = replace(
             plan,
             amount=replace(plan.amount, quantity=replace(q, value=q.value * factor)),
@@ -397,7 +385,7 @@ def cools_by(plan: CurdlePlan, seconds: float, celsius: float) -> float:
     pan, boils = standing(plan.milk_m3, plan.pan, plan.kitchen.altitude_m, plan.kitchen.room_c)
     room = plan.kitchen.room_c
     if not (15 <= seconds <= LONGEST_WAIT_S and room < celsius < boils):
-        raise BadInput("read_c", f"{celsius:g} °C after {seconds / 60:g} minutes cannot be.", "Read it again.")
+        raise BadInput("read_c", "cooling-reading-unlikely", celsius=celsius, seconds=seconds / 60)
     low, high = math.log(0.1), math.log(10.0)
     for _ in range(40):
         middle = (low + high) / 2

@@ -53,7 +53,7 @@ FRUITS: Mapping[str, Fruit] = {
 def fruit(key: str) -> Fruit:
     """:raises BadInput: field "fruit"."""
     if key not in FRUITS:
-        raise BadInput("fruit", f"I do not know “{key}”.", f"Use one of: {', '.join(FRUITS)}.")
+        raise BadInput("fruit", "no-such-curd-fruit", key=key, fruits=tuple(FRUITS))
     return FRUITS[key]
 
 
@@ -67,9 +67,7 @@ def cooked(what: Fruit, left: float, sugar: float = 0.0) -> Fruit:
     1.5
     """
     if not (0.3 <= left <= 1.0 and 0.0 <= sugar <= 1.0):
-        raise BadInput(
-            "cooked_to", "Fruit is not cooked down so.", "Give the share left, 0.3 to 1, and sugar up to 1."
-        )
+        raise BadInput("cooked_to", "fruit-not-cooked-down-so")
     return replace(what, acid=what.acid / (left + sugar), protease=what.protease and left > 0.85)
 
 
@@ -144,7 +142,7 @@ def check_mixing(what: Fruit, fruit_kg: float, milk_kg: float, celsius: float, c
         ("concentration", concentration, 1.0, 4.0),
     ):
         if not low <= value <= high:
-            raise BadInput(field, f"{value:g} is out of reach here.", f"Give {low:g} to {high:g}.")
+            raise BadInput(field, "fruit-number-out-of-reach", value=value, low=low, high=high)
     ph, onset = mixture_ph(what, fruit_kg, milk_kg, concentration), onset_ph(celsius)
     most = most_fruit(what, celsius, concentration)
     safe = onset + MARGIN

@@ -29,7 +29,7 @@ def curd_milk(milk: Material) -> CurdMilk:
     :raises BadInput: field "milk", when it holds no casein.
     """
     if "plant" in milk.flags or float(milk.parts.casein) <= 0:
-        raise BadInput("milk", f"{milk.name.capitalize()} does not curdle: it holds no casein.", "Choose a milk.")
+        raise BadInput("milk", "milk-without-casein", milk=milk.name)
     process: Process = "uht" if "uht" in milk.flags else "hom" if "homogenised" in milk.flags else "none"
     lean = 6.0 * max(0.0, 1 - float(milk.parts.fat) / 0.041)
     texture = (

@@ -74,7 +74,7 @@ USES: Mapping[str, Use] = {key: _use(key, row) for key, row in read_table("curd_
 def use(key: str) -> Use:
     """:raises BadInput: field "use"."""
     if key not in USES:
-        raise BadInput("use", f"Chhena is not made for “{key}” here.", f"Use one of: {', '.join(USES)}.")
+        raise BadInput("use", "no-such-curd-use", key=key, uses=tuple(USES))
     return USES[key]
 
 

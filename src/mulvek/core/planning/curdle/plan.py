@@ -67,11 +67,11 @@ class CurdlePlan:
             ("read_c", self.cools, 0.2, 5.0, "times the model's cooling"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
-                raise BadInput(field, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+                raise BadInput(field, "curd-number-out-of-reach", value=value, unit=unit, low=low, high=high)
         if self.strength is not None and not 0.2 * what.strength[0] <= self.strength <= 3 * what.strength[2]:
-            raise BadInput("strength", f"No {what.name} is that strong.", f"Usual is {what.strength[1]:g}.")
+            raise BadInput("strength", "acid-not-so-strong", what=what.name, strength=what.strength[1])
         if not 0.1 <= self.milk_kg <= 100:
-            raise Impossible("amount", f"{self.amount.quantity.understood} is not a batch.", "Take 100 ml to 100 L.")
+            raise Impossible("amount", "curd-amount-out-of-reach", amount=self.amount.quantity.understood)
 
     @property
     def milk_kg(self) -> float:

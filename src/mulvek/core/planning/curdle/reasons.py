@@ -1,6 +1,6 @@
 """The "why?" behind the figures of curdling, with this batch's numbers."""
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...why import Term, Why
 from .forecast import CurdForecast
 from .plan import CurdlePlan

@@ -58,7 +58,7 @@ class Bath:
 
     def __post_init__(self) -> None:
         if self.count < 1 or not 0 < self.dry < 1 or self.steam_kg >= self.water_kg:
-            raise BadInput("syrup", "That is no bath of syrup.", "Give pieces, sugar and more water than boils off.")
+            raise BadInput("syrup", "syrup-bath-out-of-reach")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

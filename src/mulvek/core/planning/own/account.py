@@ -11,6 +11,7 @@ from typing import Literal
 from ...composition.composition import Composition, together
 from ...equipment.vessels import Shape, Straight
 from ...errors import BadInput, Impossible, KitchenError
+from ...messages.message import Message
 from ..reduce.stops import water_at_stop_kg
 from ..sweets.build import Pantry
 from ..sweets.stuff import Thing
@@ -58,7 +59,7 @@ class LineSum:
 
     kg: float = 0.0
     note: str = ""
-    problem: tuple[str, str] | None = None
+    problem: Message | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -113,7 +114,7 @@ def settle(
         try:
             base = _base(i, line, taken, bases, pantry, pan)
         except KitchenError as error:
-            sums[i] = replace(sums[i], problem=(error.message, error.fix))
+            sums[i] = replace(sums[i], problem=error.says)
             continue
         if base is not None:
             bases.append(base)
@@ -164,14 +165,12 @@ def _base(
     if stop is None:
         return None
     if pan is None and stop.kind in ("depth", "depth_ratio"):
-        raise BadInput("line", "A depth needs its pan.", "Put the pan in the Larder, or write a part or a weight.")
+        raise BadInput("line", "depth-needs-its-pan")
     m3 = start / thing.bulk_kg_m3
     water = water_at_stop_kg(stop, parts, start, m3, pan or NO_PAN, Composition())
     made = float(water + parts.solids)
     if not 0 < water <= parts.water * 1.001:
-        raise Impossible(
-            "line", "Boiling down does not lead there.", "Write less than went in: “to half”, “to 600 g”."
-        )
+        raise Impossible("line", "told-stop-out-of-reach")
     return OwnBase(
         letter=_letter("R", before),
         line=i,
@@ -201,7 +200,7 @@ def _curd(i: int, line: Line, thing: Thing, start: float, before: Sequence[OwnBa
         least, most = drain(thing, low).mass_kg, drain(thing, high).mass_kg
         if not 0.9 * least <= wanted <= 1.15 * most:
             said = f"{least * start * 1e3:.0f} to {most * start * 1e3:.0f} g"
-            raise Impossible("line", f"So much curd does not come of it: {said} does.", "Look at both amounts.")
+            raise Impossible("line", "told-curd-too-much", said=said)
         for _ in range(40):
             water = (low + high) / 2
             curd = drain(thing, water)
@@ -357,18 +356,12 @@ def _by_scale(told: OwnBase, made: OwnBase) -> str:
     )
 
 
-def _wrong_weight(gave_kg: float, added: Composition, bases: Sequence[OwnBase]) -> tuple[str, str] | None:
+def _wrong_weight(gave_kg: float, added: Composition, bases: Sequence[OwnBase]) -> Message | None:
     """Why so much cannot have come of it, and what to look at; None when it can."""
     most = float(added.total) + sum(b.start_kg if b.made_by == "reduce" else b.made_kg for b in bases)
     solids = float(_together(added, bases).solids)
     if gave_kg > most * 1.005:
-        return (
-            f"{gave_kg * 1e3:.0f} g came of {most * 1e3:.0f} g that went in.",
-            "A line is missing, or one of the weights is wrong.",
-        )
+        return Message("told-more-came-than-went-in", gave=gave_kg * 1e3, most=most * 1e3)
     if gave_kg < solids * (1 - MOST_STUCK) / 0.98:
-        return (
-            f"{gave_kg * 1e3:.0f} g is less than the {solids * 1e3:.0f} g of solids that went in.",
-            "Was the pan's own weight taken off, and all of it weighed?",
-        )
+        return Message("told-less-came-than-solids", gave=gave_kg * 1e3, solids=solids * 1e3)
     return None

@@ -9,8 +9,10 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ...equipment.packs import Pack, unpacked
-from ...equipment.quantities import Measures, parse, say
+from ...equipment.quantities import Measures, parse
 from ...errors import BadInput, KitchenError
+from ...messages.figures import say
+from ...messages.message import Message
 from ..sweets.stuff import Thing
 from .names import handful_kg, one_kg
 
@@ -24,7 +26,7 @@ _HANDFUL = re.compile(r"\b(big |large |small )?hand(?:ful)?s?\b(?: ?ful)?")
 _PINCH = re.compile(r"\b(?:pinch(?:es)?|dash(?:es)?)\b")
 _SOFT = re.compile(r"\b(?:about|around|roughly|nearly|almost|some|good|another|more|the|of|x)\b|~")
 _LEADING = re.compile(r"^[\s:,=–—-]*(?=[\d¼½¾⅓⅔]|an? |half |one |two |three |four |five |six |eight |ten )([^,;(]+)")
-EXAMPLE = "Write an amount and the thing: 2 L buffalo milk, 5 spoons of sugar, 30 g pistachios."
+EXAMPLE = Message("example-of-line")
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,7 +57,7 @@ class Told:
         for option in self.options:
             if option.key == key:
                 return replace(self, kg=option.kg, source="told", spread=0.08, said=option.text, likely=key)
-        raise BadInput("answers", f"“{key}” is not one of the answers.", "Take one of those that are shown.")
+        raise BadInput("answers", "no-such-answer", key=key)
 
 
 def read_amount(words: str, thing: Thing, measures: Measures, pack: Pack) -> Told | None:
@@ -93,7 +95,7 @@ def read_amount(words: str, thing: Thing, measures: Measures, pack: Pack) -> Tol
     one = one_kg(thing.key)
     if one is None:
         amount = f"{quantity.value:g}"
-        raise BadInput("line", f"{amount} what of {thing.name}?", f"Write {amount} g, {amount} ml or {amount} cups.")
+        raise BadInput("line", "told-amount-of-what", amount=amount, thing=thing.name)
     return Told(quantity.value * one, "guess", 0.25, f"{quantity.value:g} of about {say(one, 'mass')}")
 
 

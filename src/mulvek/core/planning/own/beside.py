@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from ...messages.catalogue import said
 from ...properties import freezing as fz
 from ...ranges import Range
 from ..sweets.balance import Level, levels
@@ -165,7 +166,9 @@ def _unusual(account: Account, own: Built, like: Sweet, shown: list[Level], free
         elif bite > freezer_c + 9:
             text = f"It bites cleanly at {_cold(bite)} °C: let it stand a good while before it is eaten."
             found.append(Unusual("Hard from the freezer.", text))
-    found += [Unusual(c.title, c.text, True) for c in fruit_cautions(own, things(), is_frozen(account))]
+    found += [
+        Unusual(said(c.says), said(c.says, "text"), True) for c in fruit_cautions(own, things(), is_frozen(account))
+    ]
     for level in shown:
         if (words := _WORDS.get((level.key, level.word))) and level.window:
             low, high = level.window

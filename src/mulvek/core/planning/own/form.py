@@ -57,9 +57,7 @@ def form_of(account: Account, name: str, told: Mapping[str, Any]) -> dict[str, A
     :raises Impossible: field "lines", when too little is told, or a piece is none.
     """
     if account.asks:
-        raise Impossible(
-            "lines", "It is not told yet what came of it.", "Write a last line: gave 14 sticks, 1 020 g."
-        )
+        raise Impossible("lines", "told-without-result")
     one = account.unit or "helping"
     main = main_milk(account)
     late, early = _late_and_early(account)
@@ -201,14 +199,10 @@ def added_sugar(account: Account) -> float:
 def _piece(account: Account, frozen: bool) -> dict[str, Any]:
     each = account.each_kg or SERVED_KG
     if not 0.002 <= each <= 2.0:
-        raise Impossible(
-            "lines", f"One piece would weigh {each * 1e3:.3g} g.", "Look at how many it gave, and what of."
-        )
+        raise Impossible("lines", "told-piece-weight-unlikely", each=each * 1000.0)
     if frozen:
         if account.parts.water < LEAST_FROZEN_WATER:
-            raise Impossible(
-                "lines", "There is no water in it that could freeze.", "Write what else went in: the milk."
-            )
+            raise Impossible("lines", "told-nothing-freezes")
         ml = each * (1 - FILL_LOSS) * 1e3 / grams_in(account.parts, 1e-6)  # as many of the same weight, not one less
         return {"way": "mould", "ml": min(2000.0, max(10.0, math.floor(ml * 100) / 100))}
     if account.unit in CUT_PIECES:

@@ -8,6 +8,7 @@ from typing import Literal
 from ...equipment.packs import Pack
 from ...equipment.quantities import Measures, is_unit, parse, parse_seconds
 from ...errors import BadInput, KitchenError
+from ...messages.message import Message
 from ..reduce.stops import Stop, read_stop
 from ..sweets.stuff import Thing
 from .amounts import EXAMPLE, TRACES, Told, leading_amount, read_amount
@@ -33,7 +34,7 @@ class Gave:
 class Line:
     """A line as it is understood. ``in``: ``thing`` and ``told``, perhaps made a base (``made_by``, ``stop``, what that
     ``weighed`` in kg); ``down``: all in the pan is boiled to ``stop``, or to a sign; ``gave``; ``step``: something done
-    for ``seconds``, at ``celsius``; ``note``: none of them. ``problem``: what is wrong with it, and the fix."""
+    for ``seconds``, at ``celsius``; ``note``: none of them. ``problem``: what is wrong with it, and its fix."""
 
     text: str
     kind: LineKind
@@ -47,7 +48,7 @@ class Line:
     seconds: float | None = None
     celsius: float | None = None
     fire: bool = False
-    problem: tuple[str, str] | None = None
+    problem: Message | None = None
 
 
 _GAVE = re.compile(r"^(?:and |it |that |this |all |which )*(?:gave|gives|made|makes|yielded|came to|came out(?: as| at)?|weighed|got|filled)\b\s*(?P<what>.*)$")  # fmt: skip
@@ -95,13 +96,13 @@ def read_line(
     clean = " ".join(text.split()).rstrip(".! ")
     low = clean.lower()
     if len(clean) > LONGEST_LINE:
-        return Line(text=text, kind="note", problem=("That is too long for a line.", "Write one thing done a line."))
+        return Line(text=text, kind="note", problem=Message("told-line-too-long"))
     try:
         if gave := _GAVE.match(low):
             return _gave(clean, gave["what"], measures)
         return _thing_line(clean, names, measures, packs or {}) or _done(clean, measures)
     except KitchenError as error:
-        return Line(text=clean, kind="note", problem=(error.message, error.fix))
+        return Line(text=clean, kind="note", problem=error.says)
 
 
 def parted(
@@ -146,9 +147,9 @@ def _gave(text: str, what: str, measures: Measures) -> Line:
             if found["each"]:
                 each = parse(found["each"], default_unit="g", allow=("mass",), field="line").value
         elif part:
-            kg = parse(part, default_unit="g", allow=("mass",), field="line", measures=measures, example="Write what came of it: gave 14 sticks, 1 020 g.").value  # fmt: skip
+            kg = parse(part, default_unit="g", allow=("mass",), field="line", measures=measures, example=Message("example-of-result")).value  # fmt: skip
     if count is None and kg is None:
-        raise BadInput("line", "What came of it?", "Write it like: gave 14 sticks, 1 020 g.")
+        raise BadInput("line", "told-result-missing")
     if kg is None and each is not None and count:
         kg = each * count
     return Line(text=text, kind="gave", gave=Gave(count=count, unit=unit, kg=kg, each_kg=each))
@@ -175,7 +176,7 @@ def _thing_line(
         if doing:
             return None
         if thing.key not in TRACES:
-            raise BadInput("line", f"How much {thing.name}?", f"Write it in front: 100 g {thing.name}.")
+            raise BadInput("line", "told-how-much", thing=thing.name)
         told = Told(0.0, "guess", 0.5, "as much as is usual: it changes the smell, not the sum")
     made_by: MadeBy | None = None
     stop, weighed = None, None
@@ -249,5 +250,5 @@ def _done(text: str, measures: Measures) -> Line:
     if fire or _DO.search(low) or seconds is not None:
         return Line(text=text, kind="step", seconds=seconds, celsius=celsius, fire=fire)
     if re.match(r"[\d½¼¾]", low):
-        raise BadInput("line", "I do not know what that is, so it counts for nothing.", EXAMPLE)
+        raise BadInput("line", "told-thing-unknown", example=EXAMPLE)
     return Line(text=text, kind="note")

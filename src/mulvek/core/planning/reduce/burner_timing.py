@@ -55,7 +55,7 @@ def calibrate(
     :raises BadInput: naming the reading that cannot be.
     """
     if boil_s is None and lost_kg is None:
-        raise BadInput("boil_s", "Nothing was timed.", "Give the minutes to the boil, the loss, or both.")
+        raise BadInput("boil_s", "burner-nothing-timed")
     for field, value, low, high, unit in (
         ("water", water_m3 * 1e3, 0.3, 5.0, "L"),
         ("water_c", water_c, 1.0, 60.0, "°C"),
@@ -64,12 +64,12 @@ def calibrate(
         ("lost_in_s", lost_in_s, 120.0, 3600.0, "s"),
     ):
         if value is not None and not (math.isfinite(value) and low <= value <= high):
-            raise BadInput(field, f"{value:g} {unit} cannot be.", f"Give {low:g} to {high:g} {unit}.")
+            raise BadInput(field, "burner-timing-out-of-reach", value=value, unit=unit, low=low, high=high)
     if water_m3 > 0.8 * float(pan.shape.volume_m3(pan.shape.height_m)):
-        raise BadInput("water", f"{pan.name} is too small to boil so much.", "Take a larger pan or less water.")
+        raise BadInput("water", "pan-too-small-for-water", pan=pan.name)
     water_kg = water_m3 * float(water_density_kg_m3(water_c))
     if lost_kg is not None and lost_kg > 0.9 * water_kg:
-        raise BadInput("lost_kg", "It would have boiled dry.", "Weigh pan and water before and after.")
+        raise BadInput("lost_kg", "burner-boiled-dry")
     whole = burner.net_power_w("strong", pan.shape.base_diameter_m) / burner.strength
     found: list[tuple[float, float]] = []
     heating = loss = None
@@ -82,7 +82,7 @@ def calibrate(
     for strength, _ in found:
         if not STRENGTHS[0] <= strength <= STRENGTHS[1]:
             kind = "boil_s" if strength == heating else "lost_kg"
-            raise BadInput(kind, f"That is {strength:.1f} times this kind's power.", "Check kind, time and water.")
+            raise BadInput(kind, "burner-strength-unlikely", strength=strength)
     weight = sum(1 / sd**2 for _, sd in found)
     strength = math.exp(sum(math.log(s) / sd**2 for s, sd in found) / weight)
     sd = 1 / math.sqrt(weight)

@@ -78,7 +78,7 @@ def _in_pan(plan: ReducePlan, pan_id: int, rate: Callable[[Flame], Rate]) -> lis
     warm = warm_up(plan, steps=9)
     gone = float(plan.goal_parts.water) - stop_water_kg(plan)
     if gone <= warm.steam_kg:
-        raise Impossible("stop", "It is that far down by the time it boils.", "Choose a later stop.")
+        raise Impossible("stop", "stop-before-boil-in-pan")
     steam = steam_grid(plan, warm.steam_kg, gone, ROWS)
     contents = contents_along(plan, warm, steam, gone)
     way = descent(contents, steam, plan.pan, fire_under(plan, "gentle"))

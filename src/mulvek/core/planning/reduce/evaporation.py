@@ -134,11 +134,7 @@ def heat_up(start: Composition, start_c: float, pan: Pan, fire: Fire, steps: int
         rate, warming = balance.steam(celsius)
         rises = warming / (capacities[i] - steam * water_j_k[i] + pan.heat_capacity_j_k)  # K/s
         if rises < STALL_K_S and celsius <= STALLS_ABOVE_C:
-            raise Impossible(
-                "burner",
-                f"This flame brings so much milk in this pan to {celsius:.0f} °C and no further.",
-                "Take a stronger burner, less milk or a narrower pan.",
-            )
+            raise Impossible("burner", "flame-never-boils", celsius=celsius)
         if before is None:
             if rises < STALL_K_S:
                 return HeatUp(0.0, 0.0, celsius, rolls=False)
@@ -230,11 +226,7 @@ def simmer(way: Descent, from_c: float, fire: Fire, needed: int | None = None) -
         if not at < LONGEST_S:
             if needed is not None and len(found) >= needed:
                 break
-            raise Impossible(
-                "flame",
-                "On this flame it would take more than twelve hours.",
-                "Take a stronger flame, less milk or an earlier stop.",
-            )
+            raise Impossible("flame", "flame-takes-too-long")
         found.append((at, temperature, watts, rate))
     return Simmer(*np.array(found).T)
 

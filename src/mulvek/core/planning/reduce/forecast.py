@@ -11,9 +11,9 @@ import numpy as np
 
 from ...composition.composition import Composition
 from ...equipment.burners import Flame
-from ...equipment.quantities import say
 from ...equipment.vessels import capacity_m3
 from ...errors import Impossible
+from ...messages.figures import say
 from ...properties.density import volume_m3
 from ...properties.texture import STAGE_SIGNS, STAGES, stage_index, viscosity_ln_sd
 from ...ranges import Range
@@ -127,11 +127,7 @@ def forecast(plan: ReducePlan) -> Forecast:
     warm = warm_up(plan)
     steam_at_stop = float(goal.water) - stop_water
     if steam_at_stop <= warm.steam_kg:
-        raise Impossible(
-            "stop",
-            "It is that far down by the time it boils.",
-            "Choose a stop with less milk left.",
-        )
+        raise Impossible("stop", "stop-before-boil")
     grid = grid_through(plan, warm.steam_kg, steam_at_stop)
     run = boil_down(plan, plan.flame, warm, grid, steam_at_stop)
     grid = grid[: len(run.at_s)]
@@ -201,16 +197,9 @@ def headroom(plan: ReducePlan, flame: Flame | None = None) -> Headroom:
         start = float(volume_m3(plan.goal_parts, plan.kitchen.milk_c))
     most = brim / (1 + CLIMB[flame])
     if start > most:
-        why = (
-            f"holds {say(brim, 'volume')} to the brim"
-            if start > brim
-            else f"boils over with more than {say(most, 'volume')} on a {flame} flame"
-        )
-        raise Impossible(
-            "pan",
-            f"{plan.pan.name} {why}; this is {say(start, 'volume')}.",
-            "Take a larger pan or less milk.",
-        )
+        if start > brim:
+            raise Impossible("pan", "pan-brim-below-milk", pan=plan.pan.name, brim=brim, start=start)
+        raise Impossible("pan", "pan-boils-over", pan=plan.pan.name, most=most, flame=flame, start=start)
     climb = float(shape.depth_m(start * (1 + CLIMB[flame])))
     return Headroom(climb, shape.height_m - climb, most)
 
@@ -263,10 +252,10 @@ def _of_the_schools(plan: ReducePlan) -> list[Caution]:
         found.append(BARE_MOVEMENT)
     for more in plan.additions:
         if more.material.group in WET_WITH and more.material.key not in GRAINS:
-            found.append(wet_first(more.material.name, say(WET_WITH[more.material.group] * more.mass_kg, "mass")))
+            found.append(wet_first(more.material.name, WET_WITH[more.material.group] * more.mass_kg))
         sugar = float(more.parts.free_sugars)
         if sugar > 0.005 and more.material.group == "concentrate":
-            found.append(brings_sugar(more.material.name, say(sugar, "mass")))
+            found.append(brings_sugar(more.material.name, sugar))
     return found
 
 

@@ -1,6 +1,6 @@
 """The "why?" behind the judgement: keeping, colour, crystals, thickness cold, the pan's halves, losses, stirring."""
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...properties.texture import STAGES
 from ...why import Term, Why
 from .forecast import Forecast

@@ -134,18 +134,14 @@ class ReducePlan:
             ("stirring", self.stirring, STIRRINGS),
         ):
             if value not in known:
-                raise BadInput(name, f"There is no “{value}” here.", f"Use one of: {', '.join(known)}.")
+                raise BadInput(name, "no-such-choice", value=value, known=tuple(known))
         object.__setattr__(self, "additions", tuple(self.additions))
         if not 0.02 <= self.milk_kg <= LARGEST_BATCH_KG:
-            raise Impossible(
-                "amount",
-                f"{self.amount.quantity.understood} of milk is not a batch.",
-                "Take between 20 ml and 200 L.",
-            )
+            raise Impossible("amount", "milk-amount-out-of-reach", amount=self.amount.quantity.understood)
         if sum(a.mass_kg for a in self.additions) > self.milk_kg:
-            raise Impossible("additions", "That is more of it than of milk.", "Add less, or take more milk.")
+            raise Impossible("additions", "more-added-than-milk")
         if self.sugar_kg > 1.5 * self.milk_kg:
-            raise Impossible("sugar", "That is more sugar than milk will hold.", "Take less sugar.")
+            raise Impossible("sugar", "too-much-sugar")
 
     def elsewhere(self, **change: Any) -> "ReducePlan":
         """The same milk in another pan, on another flame: what was reckoned of the milk alone is kept."""

@@ -1,6 +1,6 @@
 """The "why?" behind every figure of a reduction: formula, this batch's numbers, source, uncertainty."""
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...properties.texture import COLD_C, STAGES
 from ...ranges import Range
 from ...why import Term, Why

@@ -11,9 +11,10 @@ from typing import Literal
 import numpy as np
 
 from ...composition.composition import Composition
-from ...equipment.quantities import Measures, parse, say, say_number
+from ...equipment.quantities import Measures, parse, say_number
 from ...equipment.vessels import Shape
 from ...errors import BadInput
+from ...messages.figures import say
 from ...properties.density import water_at_volume_kg
 from ...properties.texture import COLD_C, STAGE_MIDDLES_MPA_S, STAGE_VERBS, STAGES, viscosity_mpa_s
 from .windows import find_window
@@ -106,7 +107,7 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
     Stop(kind='total_solids', value=0.31, with_sugar=True, name='')
     """
     if len(text) > 80:
-        raise BadInput("stop", "That is too long for a stop.", "Write it like “half its volume” or “4.4 cm”.")
+        raise BadInput("stop", "stop-too-long")
     words = _plainly(text)
     if window := find_window(words):
         kind: StopKind = "total_solids" if window.product else "milk_part"
@@ -115,14 +116,10 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
         return Stop("cold_stage", STAGES.index(words.removesuffix(" cold")))
     if words in STAGES or words in STAGE_VERBS:
         stage = STAGES[(STAGES if words in STAGES else STAGE_VERBS).index(words)]
-        raise BadInput(
-            "stop", f"{stage.capitalize()}: hot now, or cold tomorrow?", f"Write “{stage} cold”, or a part or weight."
-        )
+        raise BadInput("stop", "stop-hot-or-cold", stage=stage)
     with_sugar = "sugar" in words
     if with_sugar and not re.search(r"\b(with|and)\s+(the\s+|its\s+)?sugar\b", words):
-        raise BadInput(
-            "stop", f"“{text}” is no stop: sugar does not boil away.", "Write “half its volume” or “600 g”."
-        )
+        raise BadInput("stop", "stop-in-sugar", text=text)
     words = re.sub(r"\b(counted\s+)?(with|and)?\s*(the\s+)?sugar\b", " ", words).strip()
     by_weight = bool(re.search(r"\b(weight|mass)\b", words))
     by_depth = bool(re.search(r"\b(deep|depth)\b", words))
@@ -153,11 +150,7 @@ def read_stop(text: str, measures: Measures = Measures()) -> Stop:  # noqa: B008
         return Stop("total_solids", value if value <= 1 else value / 100, with_sugar)
     if quantity.dimension == "percent" and not by_weight and not by_depth and "volume" not in words:
         number_text = say(value, "percent")
-        raise BadInput(
-            "stop",
-            f"{number_text} of what?",
-            f"Write “{number_text} solids” or “{number_text} of its volume”.",
-        )
+        raise BadInput("stop", "stop-of-what", number_text=number_text)
     share = _share(1 - value if removed else value, text)
     return Stop(_ratio(by_weight, by_depth), share)
 
@@ -185,9 +178,7 @@ def _ratio(by_weight: bool, by_depth: bool) -> StopKind:
 
 def _share(value: float, text: str) -> float:
     if not 0 < value < 1:
-        raise BadInput(
-            "stop", f"“{text}” is not a part of the milk.", "Write it like “half its volume” or “a quarter”."
-        )
+        raise BadInput("stop", "stop-not-a-part", text=text)
     return value
 
 

@@ -7,7 +7,6 @@ import numpy as np
 
 from ...composition.composition import Composition
 from ...equipment.burners import Flame
-from ...equipment.quantities import say
 from ...equipment.vessels import surface_m2
 from ...errors import Impossible
 from ...properties.density import volume_m3
@@ -126,34 +125,18 @@ def stop_water_kg(plan: ReducePlan) -> float:
     """
     goal, stop = plan.goal_parts, plan.stop
     if stop.kind == "depth" and stop.value > plan.pan.shape.height_m:
-        raise Impossible(
-            "stop",
-            f"{plan.pan.name} is only {say(plan.pan.shape.height_m, 'length')} deep.",
-            "Choose a lower level.",
-        )
+        raise Impossible("stop", "stop-above-pan", pan=plan.pan.name, height_m=plan.pan.shape.height_m)
     water = water_at_stop_kg(
         stop, goal, plan.base_kg, plan.base_m3, plan.pan.shape, plan.late_parts, flakes=plan.stirring == "folded"
     )
     if water >= float(goal.water):
-        raise Impossible(
-            "stop",
-            f"{_sentence_case(stop.text)} is more than stands in the pan at the start.",
-            "Choose a stop with less milk left.",
-        )
+        raise Impossible("stop", "stop-above-start", stop=stop.text)
     driest = _driest_water_kg(plan)
     if water < driest:
         least = float(volume_m3(goal.with_water(driest), HOT_C))
         if plan.sugar_kg and _too_sweet(plan):
-            raise Impossible(
-                "sugar",
-                f"With {say(plan.sugar_kg, 'mass')} of sugar it would be drier than khoya at {stop.text}.",
-                f"Take less sugar, or keep at least {say(least, 'volume')} in the pan.",
-            )
-        raise Impossible(
-            "stop",
-            f"{_sentence_case(stop.text)} is drier than khoya: no pan of milk goes there.",
-            f"Keep at least {say(least, 'volume')} in the pan.",
-        )
+            raise Impossible("sugar", "sugar-drier-than-khoya", sugar_kg=plan.sugar_kg, stop=stop.text, least=least)
+        raise Impossible("stop", "stop-drier-than-khoya", stop=stop.text, least=least)
     return water
 
 

@@ -35,11 +35,7 @@ def milk_for(plan: ReducePlan, wanted: Quantity) -> Wish:
     :raises Impossible: field "stop" when it names an amount itself, field "want" when out of reach.
     """
     if plan.stop.kind not in SCALABLE:
-        raise Impossible(
-            "stop",
-            f"“{plan.stop.text}” is itself an amount.",
-            "Choose a stop that fits any amount: a part, a name, or solids.",
-        )
+        raise Impossible("stop", "wish-stop-is-amount", stop=plan.stop.text)
     factor = 1.0
     for _ in range(30):
         scaled = scale(plan, factor)
@@ -49,7 +45,7 @@ def milk_for(plan: ReducePlan, wanted: Quantity) -> Wish:
             break
         factor *= wanted.value / got
         if not 0.02 <= factor * plan.milk_kg <= LARGEST_BATCH_KG:
-            raise Impossible("want", f"{wanted.understood} is out of this kitchen's reach.", "Wish for a batch.")
+            raise Impossible("want", "wish-out-of-reach", wanted=wanted.understood)
     return Wish(
         milk_kg=scaled.milk_kg,
         milk_m3=scaled.milk_m3,

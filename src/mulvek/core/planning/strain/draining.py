@@ -199,5 +199,5 @@ def tastes(acidity: float) -> str:
 def cloth(key: str) -> float:
     """:raises BadInput: field "cloth"."""
     if key not in CLOTHS:
-        raise BadInput("cloth", f"There is no cloth “{key}” here.", f"Use one of: {', '.join(CLOTHS)}.")
+        raise BadInput("cloth", "no-such-cloth", key=key, cloths=tuple(CLOTHS))
     return CLOTHS[key]

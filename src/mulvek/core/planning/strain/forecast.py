@@ -13,8 +13,8 @@ from numpy.typing import NDArray
 from ...composition.composition import Composition
 from ...composition.materials import Material
 from ...equipment.kitchen import Kitchen
-from ...equipment.quantities import say
 from ...errors import BadInput, Impossible
+from ...messages.message import Message
 from ...ranges import Range
 from ...safety.cautions import Caution
 from ..reduce.plan import Amount
@@ -52,15 +52,9 @@ HUNG_M = 0.02
 OVERNIGHT_S = 10 * 3600.0
 LONG_S, HANDY_BAGS, MOST_BAGS = 20 * 3600.0, 4, 8
 
-COUNTER = Caution(
-    "danger", "Two hours at most on the counter,", "then the fridge: it sours fast and other things grow."
-)
-COLD = Caution("care", "In the fridge, covered,", "a bowl under it, at or below 5 °C.")
-SOURS = Caution(
-    "care",
-    "It turns too sour for a sweet",
-    "before it is that thick: strain it colder, or start with fresher yoghurt.",
-)
+COUNTER = Caution("danger", Message("hung-on-the-counter"))
+COLD = Caution("care", Message("hung-in-the-fridge"))
+SOURS = Caution("care", Message("hung-too-sour"))
 
 
 COLDEST_C, WARMEST_C = -2.0, 35.0
@@ -110,38 +104,34 @@ class StrainPlan:
     def __post_init__(self) -> None:
         cloth(self.cloth)
         if not 1 <= self.bags <= MOST_BAGS:
-            raise BadInput("bags", f"{self.bags} bags are out of reach.", f"Part it into 1 to {MOST_BAGS}.")
+            raise BadInput("bags", "bags-out-of-reach", bags=self.bags, most=MOST_BAGS)
         if self.hung not in KEEPS_WATER:
-            raise BadInput("hung", f"Yoghurt is not strained “{self.hung}”.", f"Use: {', '.join(KEEPS_WATER)}.")
+            raise BadInput("hung", "no-such-hanging", hung=self.hung, keeps_water=tuple(KEEPS_WATER))
         if self.end is not None and end_of(self.end) is None:
             named = ", ".join(e.key for e in ENDS)
-            raise BadInput("end", f"There is no end “{self.end}”.", f"Use {named}, or 15 to 40 % solids.")
+            raise BadInput("end", "no-such-strain-end", end=self.end, named=named)
         if self.end is None and self.seconds is None:
-            raise BadInput("end", "How long, or how thick?", "Give one of the two.")
+            raise BadInput("end", "strain-end-twice")
         if not (math.isfinite(self.place_c) and COLDEST_C <= self.place_c <= WARMEST_C):
-            raise BadInput("place", f"At {self.place_c:.0f} °C no curd is hung.", "Hang it in the fridge.")
+            raise BadInput("place", "hanging-place-unsafe", place_c=self.place_c)
         for word, value, low, high, unit in (
             ("start_c", self.start_c, 0.0, 45.0, "°C"),
             ("acidity", self.acidity, 0.4, 1.6, "% lactic acid"),
             ("length", self.height_m, 0.005, 0.2, "m"),
         ):
             if not (math.isfinite(value) and low <= value <= high):
-                raise BadInput(word, f"{value:g} {unit} is out of reach.", f"Give {low:g} to {high:g} {unit}.")
+                raise BadInput(word, "curd-number-out-of-reach", value=value, unit=unit, low=low, high=high)
         if self.seconds is not None and not 60.0 <= self.seconds <= LONGEST_S:
-            raise BadInput(
-                "time",
-                f"{self.seconds / 3600:.3g} h is no time to strain for.",
-                f"Give a minute to {LONGEST_S / 3600:.0f} hours.",
-            )
+            raise BadInput("time", "strain-time-out-of-reach", seconds=self.seconds / 3600, longest=LONGEST_S / 3600)
         if self.yoghurt.group != "yoghurt":
-            raise BadInput("yoghurt", f"{self.yoghurt.name.capitalize()} is no yoghurt.", "Choose a yoghurt.")
+            raise BadInput("yoghurt", "milk-is-no-yoghurt", yoghurt=self.yoghurt.name)
         if not 0.1 <= self.mass_kg <= 20:
-            raise Impossible("amount", f"{self.amount.quantity.understood} is not a batch.", "Take 100 g to 20 kg.")
+            raise Impossible("amount", "yoghurt-amount-out-of-reach", amount=self.amount.quantity.understood)
         object.__setattr__(self, "readings", tuple(tuple(r) for r in self.readings))
         last = 0.0
         for seconds, whey in self.readings:
             if not (seconds > 0 and 0 < whey < self.mass_kg and seconds <= LONGEST_S and whey >= last):
-                raise BadInput("readings", "Whey only grows, and stays below the yoghurt.", "Weigh the bowl again.")
+                raise BadInput("readings", "whey-reading-unlikely")
             last = whey
 
     @property
@@ -236,9 +226,7 @@ def strain(plan: StrainPlan) -> StrainForecast:
         assert goal is not None
         found = when(goal)
         if found is None:
-            raise Impossible(
-                "end", f"This yoghurt never drains to {goal.name} so.", "Put a weight on it, or take a richer one."
-            )
+            raise Impossible("end", "yoghurt-never-so-thick", goal=goal.name)
         seconds = found
     if plan.seconds is None:
         # how thick is judged by spoon: anywhere within the end's own window
@@ -340,13 +328,8 @@ def _cautions(plan: StrainPlan, at_end: float, seconds: float) -> tuple[Caution,
     if plan.seconds is None and seconds > LONG_S and plan.bags == 1 and not plan.readings:
         bags = bags_for(seconds)
         hours = seconds / 3600 * bags ** (-HEIGHT_POWER / 3)
-        found.append(
-            Caution(
-                "care",
-                f"That is long for one bag: hang {bags} of {say(plan.mass_kg / bags, 'mass')},",
-                f"each lower in its cloth: about {hours:.0f} h.",
-            )
-        )
+        each = plan.mass_kg / bags
+        found.append(Caution("care", Message("hung-in-more-bags", bags=bags, each_kg=each, hours=hours)))
     if at_end > TOO_SOUR:
         found.append(SOURS)
     return tuple(found)

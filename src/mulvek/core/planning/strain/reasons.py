@@ -2,7 +2,7 @@
 
 import math
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...why import Term, Why
 from ..curdle.reasons import DOSSIER, pct
 from .draining import WHEY_SOLIDS, Drain

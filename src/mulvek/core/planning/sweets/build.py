@@ -33,7 +33,7 @@ class Pantry:
     def thing(self, key: str, field: str = "ingredient") -> Thing:
         """:raises BadInput: when there is none of that name."""
         if key not in self.things:
-            raise BadInput(field, f"There is no “{key}” to build from.", "Use an ingredient, a base or a sweet.")
+            raise BadInput(field, "no-such-part", key=key)
         return self.things[key]
 
 
@@ -141,7 +141,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
     :raises BadInput: a name that is nothing. :raises Impossible: a make-up that cannot be (solids past 100 %).
     """
     if depth > 4:
-        raise BadInput("mix", "These sweets are made of each other.", "Take one of them out.")
+        raise BadInput("mix", "sweets-made-of-each-other")
     bases: dict[str, tuple[Stuff, MadeBase]] = {
         letter: _base(letter, base, school, pantry) for letter, base in school.bases.items()
     }
@@ -159,7 +159,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
             made = build(part, part.usual, replace(pantry, ready={}), depth + 1)
             nested.append(made)
             return replace(made.stuff, boils=tuple(replace(b, of=f"part.{key}") for b in made.stuff.boils))
-        raise BadInput("mix", f"There is no “{key}” to build from.", "Use an ingredient, a base or a sweet.")
+        raise BadInput("mix", "no-such-part", key=key)
 
     mixed, mix = blend((stuff_of(key), kg) for key, kg in school.mix.items())
     finish = {key: pct / 100 for key, pct in school.finish.items() if pct > 0}
@@ -177,9 +177,7 @@ def build(sweet: Sweet, school: School, pantry: Pantry, depth: int = 0) -> Built
         stop = done - sum(off_the_fire.values())
         dry = into_pan * stuff.parts.total_solids
         if dry >= stop:
-            raise Impossible(
-                "cook", "It would have to be drier than dry before the rest goes in.", "Cook it less dry."
-            )
+            raise Impossible("cook", "cook-drier-than-dry")
         stuff = boiled_down(stuff, dry / stop, "cook")
     cooked, stuff = blend([(stuff, stop), *((extras[key], kg) for key, kg in off_the_fire.items())])
     mass = cooked
@@ -252,7 +250,7 @@ def _base(letter: str, base: Base, school: School, pantry: Pantry) -> tuple[Stuf
         solids = of.parts.total_solids
         to = solids * base.to if base.unit == "x" else base.to / 100
         if not to < 0.98:
-            raise Impossible(f"bases.{letter}", "That is drier than milk goes.", "Reduce it less.")
+            raise Impossible(f"bases.{letter}", "base-drier-than-milk")
         made = boiled_down(bare, to, letter)
         return made, MadeBase(
             letter=letter, base=base, of=of, start_kg=made.bought[of.key], made_kg=1.0, parts=made.parts
@@ -276,7 +274,7 @@ def _finished(
     else:
         rest = (1 - cook / 100) - sum(share * dry for share, dry in shares.values())
         if rest <= 0.01:
-            raise Impossible("finish", "That leaves no room for the milk.", "Take less sugar, or cook it less dry.")
+            raise Impossible("finish", "no-room-for-milk")
         finished = (mixed_kg * mix.total_solids - carried) / rest
     sugar = sum(share for key, (share, _) in shares.items() if key in SUGARS)
     own = sugar * finished - carried

@@ -57,12 +57,12 @@ def hung_curd(yoghurt: Thing, moisture: float) -> Curd:
     solids, wanted = start.total_solids, 1 - moisture
     whey = (wanted - solids) / (wanted - WHEY_SOLIDS)
     if not 0 <= whey < 0.95 or moisture < 0.55:
-        raise Impossible("moisture", "Yoghurt does not drain so far.", "Ask for 65 to 80 % water.")
+        raise Impossible("moisture", "hung-curd-out-of-reach")
     lost_protein = (1 - GEL_SHARE) * start.protein * min(1.0, whey / 0.7)
     loose = start.lactose + start.milk_ash + start.acid + start.milk_other + start.glucose + start.fructose
     kept = 1 - (whey * WHEY_SOLIDS - lost_protein) / loose
     if kept < 0:
-        raise Impossible("moisture", "Yoghurt does not drain so far.", "Ask for 65 to 80 % water.")
+        raise Impossible("moisture", "hung-curd-out-of-reach")
     protein = 1 - lost_protein / start.protein
     curd = Composition(
         water=start.water - whey * (1 - WHEY_SOLIDS),

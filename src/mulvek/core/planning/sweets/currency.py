@@ -175,5 +175,5 @@ def check_currency(code: str) -> str:
     """
     found = code.strip().upper()
     if found not in CODES:
-        raise BadInput("currency", f"There is no money “{code}”.", "Give its three letters: INR, EUR, GBP…")
+        raise BadInput("currency", "no-such-currency", code=code)
     return found

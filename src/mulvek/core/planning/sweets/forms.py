@@ -29,43 +29,41 @@ _MISSING = object()
 def _number(row: Mapping[str, Any], name: str, where: str, low: float, high: float, usual: Any = _MISSING) -> float:
     value = row.get(name, usual)
     if value is _MISSING:
-        raise BadInput(where, f"“{name}” is missing.", f"Give a number, {low:g} to {high:g}.")
+        raise BadInput(where, "form-number-missing", name=name, low=low, high=high)
     if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
-        raise BadInput(where, f"“{name}” is no number.", f"Give {low:g} to {high:g}.")
+        raise BadInput(where, "form-no-number", name=name, low=low, high=high)
     if not low <= value <= high:
-        raise BadInput(where, f"“{name}” of {value:g} is out of reach.", f"Give {low:g} to {high:g}.")
+        raise BadInput(where, "form-number-out-of-reach", name=name, value=value, low=low, high=high)
     return float(value)
 
 
 def _word(row: Mapping[str, Any], name: str, where: str, usual: str | None = None) -> str:
     value = row.get(name, usual)
     if not isinstance(value, str) or (usual is None and not value.strip()) or len(value) > 500:
-        raise BadInput(where, f"“{name}” is missing or no text.", "Write a few words.")
+        raise BadInput(where, "form-text-missing", name=name)
     return value
 
 
 def _table(row: Mapping[str, Any], name: str, where: str) -> Mapping[str, Any]:
     value = row.get(name, {})
     if not isinstance(value, Mapping) or len(value) > 40:
-        raise BadInput(where, f"“{name}” is no table.", "Write name = value pairs.")
+        raise BadInput(where, "form-no-table", name=name)
     return value
 
 
 def _pair(value: Any, where: str, low: float = 0.0, high: float = 10000.0) -> Range2:
     ok = isinstance(value, list | tuple) and len(value) == 2
     if not ok or not all(isinstance(v, int | float) and not isinstance(v, bool) and low <= v <= high for v in value):
-        raise BadInput(where, "A range is two numbers.", f"Give the lower and the upper one, {low:g} to {high:g}.")
+        raise BadInput(where, "form-range-two-numbers", low=low, high=high)
     if value[0] > value[1]:
-        raise BadInput(where, "The range is upside down.", "Give the lower number first.")
+        raise BadInput(where, "form-range-upside-down")
     return float(value[0]), float(value[1])
 
 
 def _known(row: Mapping[str, Any], where: str, names: frozenset[str]) -> None:
     odd = set(row) - names
     if odd:
-        raise BadInput(
-            where, f"“{min(odd)}” is not part of a sweet's form.", f"Known here: {', '.join(sorted(names))}."
-        )
+        raise BadInput(where, "form-unknown-name", odd=min(odd), names=tuple(sorted(names)))
 
 
 _BASE = frozenset({"do", "of", "x", "ts", "water"})
@@ -81,11 +79,11 @@ _SWEET = frozenset(
 
 def _base(row: Any, where: str) -> Base:
     if not isinstance(row, Mapping):
-        raise BadInput(where, "A base is a table.", 'Write { do = "reduce", of = "milk", x = 2 }.')
+        raise BadInput(where, "form-base-no-table")
     _known(row, where, _BASE)
     do = _word(row, "do", where)
     if do not in get_args(BaseDo):
-        raise BadInput(where, f"A base is not made by “{do}”.", "Use reduce, curdle or hang.")
+        raise BadInput(where, "form-base-unknown-way", do=do)
     of = _word(row, "of", where)
     if do == "reduce" and "x" in row:
         return Base("reduce", of, _number(row, "x", where, 1.0, 8.0), "x")
@@ -101,11 +99,11 @@ def _amounts(row: Mapping[str, Any], name: str, where: str, most: float) -> dict
 
 def _piece(row: Any, where: str) -> Piece:
     if not isinstance(row, Mapping):
-        raise BadInput(where, "A piece is a table.", 'Write { way = "serve", grams = 100 }.')
+        raise BadInput(where, "form-piece-no-table")
     _known(row, where, frozenset({"way", "grams", "before", "thick_mm", "air", "cut_mm", "ml"}))
     way = _word(row, "way", where)
     if way not in get_args(PieceWay):
-        raise BadInput(where, f"There is no piece “{way}”.", f"Use one of: {', '.join(get_args(PieceWay))}.")
+        raise BadInput(where, "form-piece-unknown-way", way=way, pieceway=get_args(PieceWay))
     if way == "slab":
         return Piece(
             way="slab",
@@ -121,25 +119,25 @@ def _piece(row: Any, where: str) -> Piece:
 
 def _adds(value: Any, where: str) -> tuple[str, ...]:
     if not isinstance(value, list) or not all(isinstance(name, str) for name in value) or len(value) > 40:
-        raise BadInput(where, "What is stirred in is a list of names.", 'Write adds = ["white-sugar"], or ["rest"].')
+        raise BadInput(where, "form-adds-no-list")
     return tuple(value)
 
 
 def _phase(row: Mapping[str, Any], where: str) -> str:
     phase = _word(row, "follows", where, "")
     if phase and phase not in PHASES:
-        raise BadInput(where, f"“{phase}” is no phase of what is lit.", f"Use one of: {', '.join(PHASES)}.")
+        raise BadInput(where, "form-unknown-phase", phase=phase, phases=tuple(PHASES))
     return phase
 
 
 def _steps(rows: Any, where: str) -> tuple[Step, ...]:
     if not isinstance(rows, list) or len(rows) > 30:
-        raise BadInput(where, "Steps are a list.", "Write [[steps]] tables, 30 at most.")
+        raise BadInput(where, "form-steps-no-list")
     made: list[Step] = []
     for i, row in enumerate(rows):
         at = f"{where}.{i + 1}"
         if not isinstance(row, Mapping):
-            raise BadInput(at, "A step is a table.", "Give key, say and takes.")
+            raise BadInput(at, "form-step-no-table")
         _known(
             row,
             at,
@@ -150,15 +148,13 @@ def _steps(rows: Any, where: str) -> tuple[Step, ...]:
         if not isinstance(takes, str):
             takes = _number(row, "takes", at, 0.0, 10080.0)
         elif takes not in RECKONED and not takes.startswith("base."):
-            raise BadInput(
-                at, f"“{takes}” is not a time that can be reckoned.", f"Use minutes or {', '.join(RECKONED)}."
-            )
+            raise BadInput(at, "form-time-unknown", takes=takes, reckoned=tuple(RECKONED))
         known = {s.key for s in made}
         if after is not None and (not isinstance(after, list) or not set(after) <= known):
-            raise BadInput(at, "It waits for a step that is not before it.", "Name keys of steps above it.")
+            raise BadInput(at, "form-after-unknown-step")
         key = _word(row, "key", at)
         if key in known:
-            raise BadInput(at, f"Two steps are called “{key}”.", "Give each its own key.")
+            raise BadInput(at, "form-step-twice", key=key)
         made.append(
             Step(
                 key=key,
@@ -184,21 +180,19 @@ def _windows(row: Mapping[str, Any], where: str) -> dict[str, Range2]:
 
 def _school(key: str, row: Any, sweet: Mapping[str, Any], where: str) -> School:
     if not isinstance(row, Mapping):
-        raise BadInput(where, "A school is a table.", "Give name, mix and finish.")
+        raise BadInput(where, "form-school-no-table")
     _known(row, where, _SCHOOL)
     bases = {name: _base(b, f"{where}.bases.{name}") for name, b in _table(row, "bases", where).items()}
     mix = _amounts(row, "mix", where, 20.0)
     if not mix or not sum(mix.values()) > 0:
-        raise BadInput(f"{where}.mix", "Nothing is mixed.", "Name at least one base or ingredient.")
+        raise BadInput(f"{where}.mix", "form-nothing-mixed")
     finish = _amounts(row, "finish", where, 70.0)
     if sum(finish.values()) > 80:
-        raise BadInput(
-            f"{where}.finish", "More than 80 % goes in at the end.", "These are shares of the finished mass."
-        )
+        raise BadInput(f"{where}.finish", "form-finish-too-much")
     fry, soak, top = row.get("fry"), row.get("soak"), row.get("top")
     for name, table in (("fry", fry), ("soak", soak), ("top", top)):
         if table is not None and not isinstance(table, Mapping):
-            raise BadInput(f"{where}.{name}", "That is a table.", "Write name = value pairs.")
+            raise BadInput(f"{where}.{name}", "form-part-no-table")
     cook = row.get("cook")
     vary = _table(row, "vary", where)
     at = f"{where}.soak"
@@ -257,7 +251,7 @@ def read_told(form: Mapping[str, Any]) -> tuple[tuple[str, ...], dict[int, str]]
         k.isdecimal() and isinstance(v, str) and len(v) <= 40 for k, v in answers.items()
     )
     if not ok or not answers_ok:
-        raise BadInput("told", "What was told is no list of lines.", "Write a line for each thing you did.")
+        raise BadInput("told", "form-told-no-list")
     return tuple(lines), {int(k): v for k, v in answers.items()}
 
 
@@ -267,23 +261,23 @@ def read_sweet(key: str, row: Mapping[str, Any]) -> Sweet:
     :raises BadInput: naming the place in the form, what is wrong and the fix.
     """
     if not isinstance(row, Mapping):
-        raise BadInput("sweet", "A sweet is a table.", "Give name, one, many and schools.")
+        raise BadInput("sweet", "form-sweet-no-table")
     _known(row, "sweet", _SWEET)
     lines, _ = read_told(row)
     schools = {k: _school(k, s, row, f"schools.{k}") for k, s in _table(row, "schools", "sweet").items()}
     if not schools:
-        raise BadInput("schools", "It has no school.", "Write at least one way of making it.")
+        raise BadInput("schools", "form-without-school")
     flavours = {}
     for k, f in _table(row, "flavours", "sweet").items():
         if not isinstance(f, Mapping):
-            raise BadInput(f"flavours.{k}", "A flavour is a table.", "Give name and finish.")
+            raise BadInput(f"flavours.{k}", "form-flavour-no-table")
         _known(f, f"flavours.{k}", frozenset({"name", "finish"}))
         flavours[k] = Flavour(k, _word(f, "name", f"flavours.{k}"), _amounts(f, "finish", f"flavours.{k}", 40.0))
     bands = {k: _pair(v, f"bands.{k}", 0, 80) for k, v in _table(row, "bands", "sweet").items()}
     _known(bands, "bands", frozenset({"just", "usual", "very"}))
     cautions = row.get("cautions", [])
     if not isinstance(cautions, list) or not all(isinstance(word, str) for word in cautions):
-        raise BadInput("cautions", "Cautions are a list of words.", 'Write ["frying", "nuts"].')
+        raise BadInput("cautions", "form-cautions-no-list")
     return Sweet(
         key=key,
         name=_word(row, "name", "name"),

@@ -8,6 +8,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from ...errors import BadInput
+from ...messages.message import Message
 from ...safety.cautions import Caution
 from .build import Built, Pantry
 from .checks import splits
@@ -51,9 +52,9 @@ def with_fruit(school: School, pantry: Pantry, key: str) -> tuple[School, Pantry
         return school, pantry
     known = pulps(pantry.things)
     if key not in known:
-        raise BadInput("fruit", f"I know no fruit “{key}”.", f"Use one of: {', '.join(known)}.")
+        raise BadInput("fruit", "no-such-fruit", key=key, known=tuple(known))
     if not takes_fruit(school, pantry.sweets):
-        raise BadInput("fruit", "No fruit goes into it.", "Choose a way of making it with fruit.")
+        raise BadInput("fruit", "sweet-takes-no-fruit")
     inner = {
         name: replace(sweet, schools={k: _made_of(s, key) for k, s in sweet.schools.items()})
         for name, sweet in pantry.sweets.items()
@@ -71,14 +72,11 @@ def fruit_cautions(built: Built, things: Mapping[str, Thing], frozen: bool) -> l
     made = []
     sour = splits(built.parts.acid, built.parts.msnf) if built.school.fruit and frozen else None
     if sour == "warm":
-        cold = "Have both at 5 °C before they meet, or take less of it."
-        made.append(Caution("danger", "This much fruit splits the milk warm.", cold))
+        made.append(Caution("danger", Message("fruit-splits-milk-warm")))
     elif sour == "even cold":
-        less = "Take less of it, or a sweeter fruit."
-        made.append(Caution("danger", "This much fruit splits the milk even cold.", less))
-    heat = "Heat it to 85 °C for 5 minutes right through, and cool it, before it goes in."
+        made.append(Caution("danger", Message("fruit-splits-milk-cold")))
     for key in built.school.mix:
         material = things[key].material if key in things else None
         if material is not None and "protease" in material.flags:
-            made.append(Caution("danger", f"Raw {material.name} turns milk bitter.", heat))
+            made.append(Caution("danger", Message("raw-fruit-turns-milk-bitter", fruit=material.name)))
     return made

@@ -29,11 +29,11 @@ def chosen(sweet: Sweet, school: str, flavour: str = "", changes: Mapping[str, f
     :raises BadInput: naming the place, when there is none such or the number is out of reach.
     """
     if school and school not in sweet.schools:
-        raise BadInput("school", f"{sweet.name.capitalize()} is not made so.", f"Use: {', '.join(sweet.schools)}.")
+        raise BadInput("school", "no-such-school", sweet=sweet.name, schools=tuple(sweet.schools))
     made = sweet.schools[school] if school else sweet.usual
     if flavour:
         if flavour not in sweet.flavours:
-            raise BadInput("flavour", f"There is no flavour “{flavour}”.", f"Use: {', '.join(sweet.flavours)}.")
+            raise BadInput("flavour", "no-such-flavour", flavour=flavour, flavours=tuple(sweet.flavours))
         made = replace(made, finish=dict(made.finish) | dict(sweet.flavours[flavour].finish))
     return changed(made, changes or {})
 
@@ -47,7 +47,7 @@ def changed(school: School, changes: Mapping[str, float]) -> School:
     for place, value in changes.items():
         made = _changed(made, place, value)
     if sum(made.finish.values()) > 80:
-        raise BadInput("finish", "More than 80 % goes in at the end.", "These are shares of the finished mass.")
+        raise BadInput("finish", "form-finish-too-much")
     return made
 
 
@@ -61,14 +61,14 @@ def _changed(school: School, place: str, value: float) -> School:
         _within(place, value, *_LIMITS[head])
         changed = dict(getattr(school, head)) | {rest: value}
         if head == "mix" and not sum(changed.values()) > 0:
-            raise BadInput(place, "Nothing is mixed.", "Leave at least one thing in.")
+            raise BadInput(place, "knobs-nothing-mixed")
         return replace(school, mix=changed) if head == "mix" else replace(school, finish=changed)
     if place in ("cook", "lose"):
         _within(place, value, *_LIMITS[place])
         return replace(school, cook=value) if place == "cook" else replace(school, lose=value)
     part: Any = getattr(school, head, None) if place in _INNER else None
     if part is None:
-        raise BadInput(place, "This school has nothing of that kind to change.", "Change one of its own numbers.")
+        raise BadInput(place, "school-has-no-knob")
     _within(place, value, *_INNER[place])
     whole: dict[str, Any] = {head: replace(part, **{rest: value})}
     return replace(school, **whole)
@@ -76,7 +76,7 @@ def _changed(school: School, place: str, value: float) -> School:
 
 def _within(place: str, value: float, low: float, high: float) -> None:
     if not low <= value <= high:
-        raise BadInput(place, f"{value:g} is out of reach.", f"Give {low:g} to {high:g}.")
+        raise BadInput(place, "knob-out-of-reach", value=value, low=low, high=high)
 
 
 @dataclass(frozen=True, slots=True)

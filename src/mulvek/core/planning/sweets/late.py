@@ -37,10 +37,10 @@ def sweeter(
     (170, 7.396)
     """
     if not wanted < 0.9:
-        raise BadInput("sugar", "That is nearly all sugar.", "Ask for less than 90 %.")
+        raise BadInput("sugar", "late-nearly-all-sugar")
     sugar = mass_kg * (wanted - added_sugar) / (1 - wanted)
     if sugar <= 0:
-        raise BadInput("sugar", "It is that sweet already.", "Ask for more, or thin it with milk.")
+        raise BadInput("sugar", "late-sweet-already")
     rate = steam_rate_kg_s(1 - food.water) if rate_kg_s is None else rate_kg_s
     return Sweeter(
         sugar, LOOSENS * sugar, LOOSENS * sugar / rate / 60, LOOSENS_MOST * sugar, LOOSENS_MOST * sugar / rate / 60
@@ -63,7 +63,7 @@ def to_moisture(food: Composition, mass_kg: float, milk: Composition, wanted: fl
     :raises Impossible: field "moisture", when milk cannot make it that wet.
     """
     if wanted >= milk.water - 0.02:
-        raise Impossible("moisture", "Milk cannot make it that wet.", "Ask for less water.")
+        raise Impossible("moisture", "late-too-wet")
     if food.water < wanted:
         more = mass_kg * (wanted - food.water) / (milk.water - wanted)
         return Mend(more, 0.0, 0.0, mass_kg + more)

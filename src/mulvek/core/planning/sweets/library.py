@@ -50,18 +50,16 @@ def check(sweet: Sweet, pantry: Pantry) -> None:
     known = {MILK, *pantry.things, *pantry.sweets}
     for where, name in _names(sweet):
         if name not in known:
-            raise BadInput(where, f"There is no “{name}”.", "Use an ingredient, a base of this school or a sweet.")
+            raise BadInput(where, "form-unknown-part", name=name)
     for word in sweet.cautions:
         if word not in HAZARDS:
-            raise BadInput("cautions", f"There is no caution “{word}”.", f"Use: {', '.join(HAZARDS)}.")
+            raise BadInput("cautions", "form-unknown-caution", word=word, hazards=tuple(HAZARDS))
     for school in sweet.schools.values():
         for step in school.steps:
             if step.caution and step.caution not in HAZARDS:
-                raise BadInput(
-                    f"schools.{school.key}.steps", f"There is no caution “{step.caution}”.", "See the list."
-                )
+                raise BadInput(f"schools.{school.key}.steps", "form-unknown-hazard", caution=step.caution)
             if isinstance(step.takes, str) and step.takes.startswith("base.") and step.takes[5:] not in school.bases:
-                raise BadInput(f"schools.{school.key}.steps", f"There is no base for “{step.takes}”.", "Name a base.")
+                raise BadInput(f"schools.{school.key}.steps", "form-base-missing", takes=step.takes)
         build(sweet, school, pantry)
 
 
@@ -77,13 +75,13 @@ def read_folder(folder: Traversable, known: Mapping[str, Thing]) -> dict[str, Sw
             try:
                 found[key] = read_sweet(key, tomllib.loads(file.read_text(encoding="utf-8")))
             except tomllib.TOMLDecodeError as error:
-                raise BadInput(file.name, f"It is no TOML: {error}.", "Mend the file.") from error
+                raise BadInput(file.name, "form-not-toml", error=str(error)) from error
     pantry = Pantry(things=known, sweets=found)
     for key, sweet in found.items():
         try:
             check(sweet, pantry)
         except BadInput as error:
-            raise BadInput(f"{key}.toml: {error.field}", error.message, error.fix) from error
+            raise BadInput(f"{key}.toml: {error.field}", error.says) from error
     return dict(sorted(found.items(), key=lambda item: (item[1].order, item[0])))
 
 
@@ -100,6 +98,6 @@ def library_form(key: str) -> Mapping[str, Any]:
     :raises NotFound: when there is none.
     """
     if key not in library():
-        raise NotFound("sweet", f"There is no sweet “{key}” to copy.", "Choose one of the list.")
+        raise NotFound("sweet", "no-sweet-to-copy", key=key)
     file = files("mulvek.core.planning.sweets") / "library_data" / f"{key}.toml"
     return tomllib.loads(file.read_text(encoding="utf-8"))

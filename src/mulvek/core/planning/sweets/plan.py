@@ -79,15 +79,15 @@ class SweetPlan:
 
     def __post_init__(self) -> None:
         if self.pieces is not None and not 1 <= self.pieces <= MOST_PIECES:
-            raise Impossible("want", f"{self.pieces} is no kitchen's batch.", f"Ask for 1 to {MOST_PIECES}.")
+            raise Impossible("want", "sweet-count-out-of-reach", pieces=self.pieces, most=MOST_PIECES)
         if self.mass_kg is not None and not 0.02 <= self.mass_kg <= MOST_KG:
-            raise Impossible("want", "That is no kitchen's batch.", "Ask for 20 g to 100 kg.")
+            raise Impossible("want", "sweet-mass-out-of-reach")
         if self.volume_m3 is not None and not 20e-6 <= self.volume_m3 <= MOST_KG / 1e3:
-            raise Impossible("want", "That is no kitchen's batch.", "Ask for 20 ml to 100 L.")
+            raise Impossible("want", "sweet-volume-out-of-reach")
         if self.pieces is None and self.mass_kg is None and self.volume_m3 is None and not self.have:
-            raise BadInput("want", "How many, or from what?", "Say what you want, or what you have.")
+            raise BadInput("want", "sweet-size-missing")
         if any(not 0 < kg <= MOST_KG for kg in self.have.values()):
-            raise BadInput("have", "That is no kitchen's amount.", "Give up to 100 kg.")
+            raise BadInput("have", "have-out-of-reach")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -272,7 +272,7 @@ def _by_key(plan: SweetPlan) -> dict[str, float]:
         if key == MILK:
             key = milk_of(plan.school, plan.pantry).key
         elif key not in plan.school.bases and key not in plan.pantry.things:
-            raise BadInput("have", f"There is no “{key}” in this sweet.", "Name its milk, a base or an ingredient.")
+            raise BadInput("have", "not-in-this-sweet", key=key)
         made[key] = made.get(key, 0.0) + kg
     return made
 
@@ -288,8 +288,10 @@ def _enough(built: Built, finished_kg: float) -> None:
             most = b.ready.mass_kg / b.made_kg
             raise Impossible(
                 "want",
-                f"There are {b.ready.mass_kg * 1e3:.0f} g of {b.ready.said or _called(b)}: enough for {most * 1e3:.0f} g.",
-                "Ask for less, or say “what I have”.",
+                "base-not-enough",
+                there=b.ready.mass_kg * 1000.0,
+                base=b.ready.said or _called(b),
+                most=most * 1000.0,
             )
 
 

@@ -128,7 +128,7 @@ def from_what_there_is(need: Mapping[str, float], have: Mapping[str, float]) -> 
     """
     useful = {key: kg for key, kg in have.items() if need.get(key, 0.0) > 0}
     if not useful:
-        raise Impossible("have", "None of that goes into this sweet.", "Name its milk, curd or khoya.")
+        raise Impossible("have", "none-goes-into-sweet")
     finished = min(kg / need[key] for key, kg in useful.items())
     limits = [Limit(k, kg, finished * need[k], kg <= finished * need[k] * (1 + 1e-9)) for k, kg in useful.items()]
     return finished, limits

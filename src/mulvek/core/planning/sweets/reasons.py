@@ -2,7 +2,7 @@
 
 from datetime import date, timedelta
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...properties import freezing as fz
 from ...safety.keeping import COOL_START_C
 from ...why import Term, Why

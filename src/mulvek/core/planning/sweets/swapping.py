@@ -40,9 +40,7 @@ def place_of(school: School, key: str) -> str:
         return f"mix.{key}"
     if key in school.finish:
         return f"finish.{key}"
-    raise BadInput(
-        "ingredient", f"There is no {key.replace('-', ' ')} here to do without.", "Choose one of the list."
-    )
+    raise BadInput("ingredient", "swap-nothing-to-replace", what=key.replace("-", " "))
 
 
 def alternatives(

@@ -276,7 +276,7 @@ def swaps(
     """
     things = _likely(target, house, split)
     if not things:
-        raise BadInput("ingredient", "There is nothing in the Larder to try.", "Add powders, creams or milks there.")
+        raise BadInput("ingredient", "swap-empty-larder")
     limits = [(most or {}).get(t.key, np.inf) for t in things]
     problem = _Problem.of(target, mass_kg, things, limits, split, evaporates)
     found: list[tuple[float, tuple[Thing, ...], Fit]] = []

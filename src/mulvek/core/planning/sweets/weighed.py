@@ -33,7 +33,7 @@ def reduced(plan: ReducePlan, sugar_kg: float, weighed_kg: float, said: str) -> 
     whole = mixed.parts.scaled(total)
     water = weighed_kg - (whole.total - whole.water)
     if water < 0:
-        raise Conflict("bases", "It weighs less than its own solids.", "Weigh it again in its log.")
+        raise Conflict("bases", "weighs-less-than-solids")
     return ReadyBase(
         replace(whole, water=water).scaled(1 / weighed_kg), mixed.added_sugar * total / weighed_kg, weighed_kg, said
     )

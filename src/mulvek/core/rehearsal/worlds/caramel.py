@@ -10,7 +10,7 @@ from typing import ClassVar
 import numpy as np
 
 from ...equipment.burners import Flame
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.caramel.forecast import caramelise
 from ...planning.caramel.melting import SYRUP_J_KG_K, Melting, melting
 from ...planning.caramel.plan import WARM_MILK_C, CaramelPlan

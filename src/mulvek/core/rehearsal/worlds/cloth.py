@@ -6,7 +6,7 @@ Drains and sours by the core's own reckoning (curd dossier §9), with a cloth an
 from collections.abc import Sequence
 from typing import ClassVar
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.strain.draining import (
     KEEPS_WATER,
     TOO_SOUR,

@@ -11,7 +11,7 @@ from functools import cached_property
 from typing import ClassVar, Self
 
 from ...equipment.burners import Flame
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.curdle.acid import coagulant, curdled_share, ph_after
 from ...planning.curdle.balance import Balance, Draining, split
 from ...planning.curdle.cooling import mixed_c, standing

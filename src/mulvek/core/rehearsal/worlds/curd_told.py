@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.curdle.acid import end_ph
 from ..judging import level_word, off_by, points
 from ..world import Sign, Told

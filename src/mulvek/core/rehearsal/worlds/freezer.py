@@ -10,7 +10,7 @@ from typing import ClassVar
 from ...composition.composition import Composition
 from ...equipment import moulds as md
 from ...equipment.kitchen import Kitchen
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.sweets.frozen import Freezer
 from ...properties import freezing as fz
 from ..acting import Act, Edit, Hand

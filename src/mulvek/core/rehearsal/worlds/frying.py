@@ -13,7 +13,7 @@ from typing import ClassVar, Self
 from ...equipment.burners import FLAMES, Burner, Flame
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...planning.curdle.pieces import ball_m
 from ...planning.curdle.soak import PIECE_KG_M3
 from ...planning.sweets.frying import browns_s, centre_sets_s, fat_c, fat_taken_kg

@@ -13,7 +13,8 @@ from ...composition.materials import Material, material
 from ...equipment.burners import Burner, Flame
 from ...equipment.kitchen import Kitchen
 from ...equipment.pans import Pan
-from ...equipment.quantities import Measures, say
+from ...equipment.quantities import Measures
+from ...messages.figures import say
 from ...planning.reduce.plan import Amount, ReducePlan
 from ...planning.reduce.stops import read_stop
 from ..acting import Act, Edit, Hand

@@ -14,8 +14,8 @@ from typing import ClassVar
 from ...batch.readings import BRIX_TOP, brix
 from ...composition.composition import Composition
 from ...equipment.burners import FLAMES, Flame
-from ...equipment.quantities import say
 from ...equipment.vessels import surface_m2
+from ...messages.figures import say
 from ...planning.curdle.acid import coagulant, curdled_share, ph_after
 from ...planning.curdle.milk import CurdMilk
 from ...planning.reduce.browning import COLOURS, browning_rate, colour_index

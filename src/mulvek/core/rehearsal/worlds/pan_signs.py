@@ -3,7 +3,7 @@
 from typing import TYPE_CHECKING
 
 from ...batch.readings import spoon_stage
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ...properties.texture import STAGES
 from ..world import Sign
 

@@ -3,7 +3,7 @@
 import math
 from typing import TYPE_CHECKING
 
-from ...equipment.quantities import say
+from ...messages.figures import say
 from ..judging import level_word, off_by, points
 from ..world import Told
 from .pan_signs import BURNT, GRIT_FROM_KG, LUMPS_FROM, SPILT_FROM_KG, TOAST

@@ -1,0 +1,61 @@
+## cautions
+
+milk-climbs = Milk climbs fast
+    .text = at the first boil. Stay within arm’s reach.
+turn-down-before-boil = Turn down before it boils.
+    .text = On a strong flame this much milk climbs over the rim.
+little-free-wall = Little free wall.
+    .text = Under 6 cm stands above the milk: watch the boil closely.
+thick-milk-spits = Thick milk spits.
+    .text = Long sleeves and a long spoon near the end.
+chill-within-hours = Chill within 2 hours,
+    .text = then keep at or below 5 °C.
+will-not-roll = It steams but will not roll.
+    .text = Raw milk must boil: bring it up on a stronger burner first.
+lid-off = Lid off before it climbs:
+    .text = under a lid the boil rises unseen. Stay by it, flame watched.
+sugar-can-curdle = This can curdle hot milk.
+    .text = Stir it in off the flame once the batch is below 60 °C, and stop if it breaks.
+honey-never-for-infants = Honey is never for a child under one year,
+    .text = cooked or not.
+iron-greys-milk = Iron greys milk
+    .text = and must not store it: move it to another bowl at once; nothing sour in it.
+coconut-bare-movement = Keep coconut milk at a bare movement:
+    .text = 80 to 88 °C, one slow stroke every few minutes, no lid.
+caramel-burns-deep = Caramel burns deep.
+    .text = No children near, long sleeves, dairy in small pours off the flame.
+wet-first = Wet the { $name } first
+    .text = with { MASS($milk_kg) } of cold milk, smooth, or it lumps.
+brings-sugar = The { $name } brings { MASS($sugar_kg) } of sugar:
+    .text = take so much less of your own for the same sweetness.
+
+## hazards: what can hurt at each kind of work, in our words (sweets dossier §7). Local codes come first.
+
+hazard-milk = Raw milk first boils for a minute,
+    .text = rolling, before anything else. Keep it at 5 °C or colder until then.
+hazard-boil = Milk climbs in seconds:
+    .text = pan at most half full, stay beside it. Thick masses spit: long spoon, sleeves, low flame.
+hazard-caramel = Caramel burns deep.
+    .text = Off the heat, add butter or hot milk a little at a time at arm’s length. No children near; cold water ready for skin, never for the pan.
+hazard-syrup = Boiling sugar sticks and scalds.
+    .text = Long spoon, sleeves, no children near; lift the lid away from you. Thick fruit spits: a low flame at the end.
+hazard-frying = Wet dough in hot fat erupts.
+    .text = Dry it, slide it in, fat at most half the pot. Lid ready; never water on burning fat.
+hazard-curd = Fresh curd holds scalding whey.
+    .text = Rinse it cold and use a cloth before a hand squeezes it. Clean hands: nothing may heat it again.
+hazard-tins = Never heat a closed tin or jar:
+    .text = it can burst. Home jars here are for the fridge, not for the shelf.
+hazard-cooling = From 60 °C the clock runs:
+    .text = below 21 °C within 2 hours, below 5 °C within 4 more. Ice bath, shallow dish, then fridge.
+hazard-frozen = Never freeze again what has thawed.
+    .text = Food-grade clay, soaked and scalded. Watch small children with sticks.
+hazard-fruit = Cool fruit and milk before they meet,
+    .text = or the milk splits. Cook raw pineapple, kiwi, papaya and fresh fig first.
+hazard-honey = No honey under one year of age,
+    .text = cooked or not.
+hazard-nuts = No whole nuts under five years:
+    .text = grind them.
+hazard-allergens = One fryer, one grinder, one spoon
+    .text = share every allergen: name them all on the box, as your law asks.
+hazard-selling = Selling needs your local registration,
+    .text = labels and often a tested keeping time. These are cautious guides for home use, not an approval.

@@ -16,6 +16,7 @@ import mulvek
 from mulvek.core.errors import BadInput, KitchenError, Unavailable
 from mulvek.core.messages.catalogue import LANGUAGE, Catalogue, catalogue, said
 from mulvek.core.messages.message import Choice, Message
+from mulvek.core.messages.plain import Plain, Slot
 
 SOURCE = Path(mulvek.__file__).parent
 ERRORS = {"BadInput", "Impossible", "Unlikely", "NotFound", "Conflict", "Unreadable", "Unavailable"}
@@ -194,6 +195,39 @@ def test_a_message_in_a_message_brings_its_fix() -> None:
     outer = Message("told", line=7, why=inner)
     assert TINY.say(outer) == "Line 7: One pan of 500 g, Pot."
     assert TINY.say(outer, "fix") == "Use cup, not 2."
+
+
+def _anything(name: str, pieces: Plain, english: Catalogue) -> str | float:
+    """A number where a function asks for one, else a name."""
+    calls = {piece.by for piece in pieces if isinstance(piece, Slot) and piece.name == name and piece.by is not None}
+    of_names = {english._calls["CAP"], english._calls["LOWER"]}
+    return len(name) / 7 if calls - of_names else f"the {name}"
+
+
+def test_what_is_put_together_at_once_is_what_the_library_says() -> None:
+    """Every plain sentence and part of the catalogue both ways, with values that it asks for."""
+    english, plain = catalogue("en"), 0
+    for room, entry in _entries():
+        if not isinstance(entry, ftl.Message):
+            continue
+        english.say(Message(entry.id.name))  # its room is read
+        for part in (None, *(one.id.name for one in entry.attributes)):
+            pieces = english._plain.get((entry.id.name, part))
+            if pieces is None:
+                continue
+            names = {piece.name for piece in pieces if isinstance(piece, Slot)}
+            message = Message(entry.id.name, **{name: _anything(name, pieces, english) for name in names})
+            found = english._parsed[room].get_message(entry.id.name)
+            pattern = found.value if part is None else found.attributes[part]
+            by_library, wrong = english._parsed[room].format_pattern(pattern, dict(english._values(message)))
+            assert english.say(message, part) == by_library and not wrong, (entry.id.name, part)
+            plain += 1
+    assert plain > 900
+
+
+def test_a_value_that_is_not_there_or_no_number_stops_nobody() -> None:
+    assert TINY.say(Message("told", line=3)).startswith("Line 3: ")
+    assert catalogue("en").say(Message("span-min", low="few")).endswith(" min")
 
 
 def test_a_key_that_is_missing_is_said_as_it_is() -> None:

@@ -101,7 +101,7 @@ def test_every_sweet_at_three_scales_closes_and_stays_inside_its_windows(key, sc
         assert all(share >= -1e-12 for _, share in f.built.parts.items())
         assert f.finished.low < f.finished.likely < f.finished.high and f.pieces.low <= f.pieces.high
         assert f.keeping.fridge_days >= 1 or LIBRARY[key].frozen
-        assert label(f) and all(w.terms and w.source for w in sweet_reasons(f).values())
+        assert label(f) and all(w.terms and said(w.says, "source") for w in sweet_reasons(f).values())
         begins = earliest_s(f.steps)
         for step in f.steps:
             assert all(begins[step.key] >= begins[a] for a in step.after)

@@ -13,6 +13,7 @@ from mulvek.core.equipment.pans import Pan
 from mulvek.core.equipment.quantities import Measures
 from mulvek.core.equipment.vessels import Flared, Kadhai, Straight, surface_m2
 from mulvek.core.errors import BadInput
+from mulvek.core.messages.catalogue import said
 from mulvek.core.planning.reduce.forecast import forecast
 from mulvek.core.planning.reduce.plan import Amount, ReducePlan
 from mulvek.core.planning.reduce.reasons import FIGURES, reasons
@@ -245,9 +246,10 @@ def test_every_figure_explains_itself_with_this_batchs_numbers():
     whys = reasons(f)
     assert tuple(whys) == FIGURES
     for why in whys.values():
-        assert why.formula and why.source and why.uncertainty and why.sharpen and len(why.terms) >= 2
-    assert any(term.value == "500 ml" for term in whys["depth"].terms)
-    assert any(term.value == "60 g" for term in whys["solids"].terms)
+        assert said(why.says) and len(why.terms) >= 2
+        assert all(said(why.says, part) for part in ("formula", "source", "uncertainty", "sharpen"))
+    assert any(said(term.says, "value") == "500 ml" for term in whys["depth"].terms)
+    assert any(said(term.says, "value") == "60 g" for term in whys["solids"].terms)
 
 
 def test_a_hob_is_a_hob():

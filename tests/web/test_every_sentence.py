@@ -115,3 +115,26 @@ def test_a_day_in_words(client, pseudo):
     said = [*acts, *told["said"], *(one["text"] for one in told["ahead"])]
     assert len(acts) > 3
     assert all(of_catalogue(text) for text in said), said
+
+
+@pytest.mark.parametrize(
+    ("route", "body"),
+    [
+        ("bench/reduce", BODIES["bench/reduce"]),
+        ("bench/reduce", {k: v for k, v in BODIES["bench/reduce"].items() if k not in ("sugar", "additions")}),
+        ("bench/curdle", BODIES["bench/curdle"]),
+        ("bench/strain", BODIES["bench/strain"]),
+        ("bench/caramel", {"pan": POT, "burner": {"name": "left", "kind": "lpg-large"}}),
+        ("sweets/plan", {"sweet": "kulfi", "want": "24", "pan": POT, "burner": 1}),
+        ("sweets/plan", {"sweet": "fried-balls", "want": "40", "pan": POT, "burner": 1}),
+        ("sweets/plan", {"sweet": "kalakand", "want": "24", "pan": POT, "burner": 1}),
+    ],
+)
+def test_every_why(client, pseudo, route, body):
+    told = client.post(f"/api/{route}", json=body).json
+    for figure, why in told["whys"].items():
+        said = [why[part] for part in ("title", "formula", "source", "uncertainty", "sharpen")]
+        said += [term[part] for term in why["terms"] for part in ("name", "value")]
+        said += [term["note"] for term in why["terms"] if term["note"]]
+        assert len(why["terms"]) >= 2 and all(of_catalogue(text) for text in said), (figure, said)
+    assert of_catalogue(told.get("rests_on", "⟦⟧"))

@@ -3,29 +3,27 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from .messages.message import Message
+
 
 @dataclass(frozen=True, slots=True)
 class Term:
-    """One figure that went into a formula."""
+    """One figure that went into a formula: its name, and as parts of the message its "value" and, where there is one, a
+    "note"."""
 
-    name: str
-    value: str
-    note: str = ""
+    says: Message
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Why:
-    """The working behind one figure, in words a cook can follow and a dairy person can check.
+    """The working behind one figure, in words a cook can follow and a dairy person can check: what figure, and as parts of
+    the message its "formula", "source", "uncertainty" and what would "sharpen" it.
 
     ``rule``: where it stands in ``docs/science``, page and anchor.
     """
 
-    title: str
-    formula: str
+    says: Message
     terms: tuple[Term, ...]
-    source: str
-    uncertainty: str
-    sharpen: str
     rule: str = ""
 
 

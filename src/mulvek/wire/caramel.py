@@ -15,13 +15,12 @@ from ..core.planning.reduce.hearth import Hearth
 from ..core.planning.reduce.plan import Amount, Rate
 from ..core.ranges import Range
 from ..core.safety.cautions import CHILL, HOT_SUGAR
-from ..core.why import Why, of_page
 from ..language.caramel import CaramelStep, caramel_steps
 from .larder import BurnerIn
 from .model import Body, Id, Out, Words
 from .pans import PanIn
 from .reduce import Key, Things, milk_pack, read_milk
-from .said import CautionOut
+from .said import CautionOut, WhyOut
 
 NOTHING = ("", "0", "none", "no", "0 g", "0 ml")
 SMOOTH = ("", "smooth", "as soon as it is smooth")
@@ -141,7 +140,7 @@ class CaramelOut(Out):
     fat: float
     cold_name: str
     cautions: list[CautionOut]
-    whys: dict[str, Why]
+    whys: dict[str, WhyOut]
 
     @classmethod
     def of(cls, f: CaramelForecast) -> "CaramelOut":
@@ -175,7 +174,7 @@ class CaramelOut(Out):
             fat=f.fat,
             cold_name=f.cold_name,
             cautions=CautionOut.each((HOT_SUGAR, CHILL)),
-            whys=of_page("caramel", caramel_reasons(f)),
+            whys=WhyOut.each("caramel", caramel_reasons(f)),
         )
 
 

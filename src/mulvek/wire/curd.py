@@ -10,6 +10,7 @@ from ..core.composition.composition import Composition
 from ..core.composition.materials import materials
 from ..core.equipment.quantities import parse, parse_seconds
 from ..core.errors import BadInput
+from ..core.messages.catalogue import said
 from ..core.messages.figures import say
 from ..core.planning.curdle.acid import COAGULANTS
 from ..core.planning.curdle.balance import Draining
@@ -31,12 +32,11 @@ from ..core.planning.curdle.verdict import Fault, Fit, Suits, Way
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import CLOTHS
 from ..core.ranges import Range
-from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Choice, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
 from .reduce import Key, Things, milk_pack, read_milk
-from .said import CautionOut
+from .said import CautionOut, WhyOut
 
 
 class CurdleIn(Body):
@@ -264,7 +264,7 @@ class CurdForecastOut(Out):
     stages: list[Stage]
     rests_on: str
     cautions: list[CautionOut]
-    whys: dict[str, Why]
+    whys: dict[str, WhyOut]
 
     @classmethod
     def of(cls, f: CurdForecast, pan_id: int | None = None) -> "CurdForecastOut":
@@ -301,9 +301,9 @@ class CurdForecastOut(Out):
             uses=[UseOut.of(u, f.fits[u.key]) for u in USES.values()],
             instead=InsteadOut.of(plan, f.instead) if f.instead else None,
             stages=list(f.stages),
-            rests_on=curd_rests_on(plan),
+            rests_on=said(curd_rests_on(plan)),
             cautions=CautionOut.each(f.cautions),
-            whys=of_page("curdle", curd_reasons(f)),
+            whys=WhyOut.each("curdle", curd_reasons(f)),
         )
 
 

@@ -13,6 +13,7 @@ from ..core.equipment.kitchen import Kept, Kitchen
 from ..core.equipment.packs import Pack
 from ..core.equipment.pans import Pan
 from ..core.errors import BadInput
+from ..core.messages.catalogue import said
 from ..core.planning.reduce.forecast import Forecast, Headroom, Moment, Spoon, forecast
 from ..core.planning.reduce.judgement import Judgement
 from ..core.planning.reduce.plan import Addition, Amount, Rate, ReducePlan, Thickness, enriches
@@ -20,11 +21,10 @@ from ..core.planning.reduce.reasons import reasons, rests_on
 from ..core.planning.reduce.stops import read_stop
 from ..core.planning.strain.draining import Drain
 from ..core.ranges import Range
-from ..core.why import Why, of_page
 from .larder import BurnerIn, KitchenIn, MilkIn
 from .model import Body, Id, Out, Slugged, Words
 from .pans import PanIn, PanOut
-from .said import CautionOut
+from .said import CautionOut, WhyOut
 
 Key = Annotated[str, Field(max_length=40)]
 NO_SUGAR = ("", "0", "none", "no", "no sugar", "0 g")
@@ -258,7 +258,7 @@ class ForecastOut(Out):
     sugar_name: str
     added: list[Added]
     judgement: Judgement
-    whys: dict[str, Why]
+    whys: dict[str, WhyOut]
     track: TrackOut
 
     @classmethod
@@ -287,11 +287,11 @@ class ForecastOut(Out):
             after=Strata.of(f.after),
             moments=list(f.moments),
             cautions=CautionOut.each(f.cautions),
-            rests_on=rests_on(f),
+            rests_on=said(rests_on(f)),
             batches_behind=plan.rate.batches,
             sugar_name=plan.sugar_kind.name,
             added=[Added(a.material.name, a.amount.quantity.understood, a.mass_kg, a.late) for a in plan.additions],
-            whys=of_page("reduce", reasons(f)),
+            whys=WhyOut.each("reduce", reasons(f)),
             track=TrackOut.model_construct(**{n: getattr(f.track, n).tolist() for n in TrackOut.model_fields}),
         )
 

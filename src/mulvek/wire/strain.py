@@ -7,16 +7,16 @@ from pydantic import Field
 from ..core.composition.materials import Material, material
 from ..core.equipment.quantities import parse_seconds
 from ..core.errors import BadInput
+from ..core.messages.catalogue import said
 from ..core.planning.reduce.plan import Amount
 from ..core.planning.strain.draining import KEEPS_WATER, most_whey
 from ..core.planning.strain.forecast import StrainForecast, StrainPlan
 from ..core.planning.strain.reasons import hours_rest_on, strain_reasons
 from ..core.ranges import Range
-from ..core.why import Why, of_page
 from .larder import KitchenIn
 from .model import Body, Id, Out, Slugged, Words
 from .reduce import Key, Things, thing_pack
-from .said import CautionOut
+from .said import CautionOut, WhyOut
 
 
 class WheyIn(Body):
@@ -117,7 +117,7 @@ class StrainForecastOut(Out):
     curve_acidity: list[float]
     rests_on: str
     cautions: list[CautionOut]
-    whys: dict[str, Why]
+    whys: dict[str, WhyOut]
 
     @classmethod
     def of(cls, f: StrainForecast) -> "StrainForecastOut":
@@ -145,7 +145,7 @@ class StrainForecastOut(Out):
                 EndOut(key=r.end.key, name=r.end.name, low=r.end.low, high=r.end.high, seconds=r.seconds, sour=r.sour)
                 for r in f.ends
             ],
-            rests_on=hours_rest_on(plan),
+            rests_on=said(hours_rest_on(plan)),
             cautions=CautionOut.each(f.cautions),
-            whys=of_page("strain", strain_reasons(f)),
+            whys=WhyOut.each("strain", strain_reasons(f)),
         )

@@ -23,10 +23,9 @@ from ..core.planning.sweets.steps import earliest_s
 from ..core.properties import freezing as fz
 from ..core.properties.density import density_kg_m3
 from ..core.ranges import Range
-from ..core.why import Why, of_page
 from ..language.step_facts import step_facts
 from .model import Out
-from .said import CautionOut
+from .said import CautionOut, WhyOut
 from .sweet_bench import LitOut, base_of, lit_of
 from .sweet_parts import (
     BaseOut,
@@ -93,7 +92,7 @@ class SweetOut(Out):
     unpriced: list[str]
     knobs: list[KnobOut]
     label: str
-    whys: dict[str, Why]
+    whys: dict[str, WhyOut]
     warnings: list[str]
     lit: dict[str, LitOut] = Field(
         description="What of it is lit besides its bases, by its slot: a caramel, its milk"
@@ -206,7 +205,7 @@ class SweetOut(Out):
             knobs=made,
             label=label(f),
             lit=lit_of(f, words),
-            whys=of_page("sweets", sweet_reasons(f)),
+            whys=WhyOut.each("sweets", sweet_reasons(f)),
             warnings=[
                 f"{k.name.capitalize()} of {k.value:g} {k.unit} lies beyond the usual {k.low:g} to {k.high:g}."
                 for k in made

@@ -1383,10 +1383,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What was kept for the next time that this is made */
-        get: operations["get_next_time"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** What was kept for the next time that this is made */
+        post: operations["get_next_time"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3009,7 +3009,7 @@ export interface components {
             volume_m3: number;
             /** Whys */
             whys: {
-                [key: string]: components["schemas"]["Why"];
+                [key: string]: components["schemas"]["WhyOut"];
             };
         };
         /**
@@ -3499,7 +3499,7 @@ export interface components {
             whey_kg: number;
             /** Whys */
             whys: {
-                [key: string]: components["schemas"]["Why"];
+                [key: string]: components["schemas"]["WhyOut"];
             };
         };
         /**
@@ -4357,7 +4357,7 @@ export interface components {
             understood: components["schemas"]["Understood"];
             /** Whys */
             whys: {
-                [key: string]: components["schemas"]["Why"];
+                [key: string]: components["schemas"]["WhyOut"];
             };
         };
         /**
@@ -5064,6 +5064,11 @@ export interface components {
             fault: string;
             /** Next */
             next: string;
+            /**
+             * Reckoned
+             * @description Those of them that were reckoned from the plan that was sent
+             */
+            reckoned: string[];
             /**
              * Sets
              * @description What that is in the sentence of the next plan: its words
@@ -6445,6 +6450,19 @@ export interface components {
             to_depth_m: number;
             /** To S */
             to_s: number;
+        };
+        /**
+         * NextIn
+         * @description ``plan``: a reduction's sentence as it stands, for what has to be reckoned from it.
+         */
+        NextIn: {
+            /**
+             * Of
+             * @description A sweet's key, or the kind of a base: "kalakand", "curdle"
+             */
+            of: string;
+            /** @default null */
+            plan?: components["schemas"]["ReduceIn"] | null;
         };
         /**
          * NextOut
@@ -8535,7 +8553,7 @@ export interface components {
             whey_kg: components["schemas"]["Range"];
             /** Whys */
             whys: {
-                [key: string]: components["schemas"]["Why"];
+                [key: string]: components["schemas"]["WhyOut"];
             };
             /** Yoghurt Name */
             yoghurt_name: string;
@@ -9218,7 +9236,7 @@ export interface components {
             warnings: string[];
             /** Whys */
             whys: {
-                [key: string]: components["schemas"]["Why"];
+                [key: string]: components["schemas"]["WhyOut"];
             };
         };
         /** SweetRowOut */
@@ -9568,10 +9586,10 @@ export interface components {
             weight: number;
         };
         /**
-         * Term
+         * TermOut
          * @description One figure that went into a formula.
          */
-        Term: {
+        TermOut: {
             /** Name */
             name: string;
             /**
@@ -10159,12 +10177,11 @@ export interface components {
             waited?: boolean;
         };
         /**
-         * Why
-         * @description The working behind one figure, in words a cook can follow and a dairy person can check.
-         *
-         *     ``rule``: where it stands in ``docs/science``, page and anchor.
+         * WhyOut
+         * @description The working behind one figure; ``rule``: where it stands in ``docs/science``, page and anchor (what was told before
+         *     there were rules has none).
          */
-        Why: {
+        WhyOut: {
             /** Formula */
             formula: string;
             /**
@@ -10177,7 +10194,7 @@ export interface components {
             /** Source */
             source: string;
             /** Terms */
-            terms: components["schemas"]["Term"][];
+            terms: components["schemas"]["TermOut"][];
             /** Title */
             title: string;
             /** Uncertainty */
@@ -20627,15 +20644,16 @@ export interface operations {
     };
     get_next_time: {
         parameters: {
-            query: {
-                /** @description A sweet's key, or the kind of a base: "kalakand", "curdle" */
-                of: string;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -5,9 +5,10 @@ A file is parsed when the first of its messages is said: most of them are errors
 
 import re
 from collections.abc import Callable, Iterator, Mapping
+from contextlib import suppress
 from contextvars import ContextVar
 from dataclasses import dataclass, field
-from functools import cache, partial
+from functools import cache
 from importlib.resources import files
 from importlib.resources.abc import Traversable
 from typing import Any
@@ -15,64 +16,17 @@ from typing import Any
 from babel import Locale
 from babel.lists import format_list
 from fluent.runtime import FluentBundle, FluentResource
-from fluent.runtime.types import FluentType, fluent_number
+from fluent.syntax import ast as ftl
 
-from .figures import say
+from .functions import Number, functions
 from .message import Choice, Message, Value
+from .plain import Plain, plain
 
 LANGUAGE: ContextVar[str] = ContextVar("language", default="en")
 """The language that is spoken now."""
 
 LONGEST = 2500
 _KEY = re.compile(r"^([a-z][a-z0-9-]*) =", re.M)
-
-
-@dataclass(frozen=True, slots=True)
-class Number(FluentType):
-    """A number as a kitchen writes it: six digits at most, no thousands marks. Written by our own rule: the library's takes
-    ten times as long, and a day's plans say thousands. COUNT makes it one that the catalogue chooses by."""
-
-    value: float
-
-    def format(self, locale: Locale) -> str:
-        return _in(locale, f"{self.value:.6g}" if abs(self.value) < 1e6 else f"{self.value:.0f}")
-
-
-def _in(locale: Locale, digits: str) -> str:
-    mark = locale.number_symbols["latn"]["decimal"]
-    return digits if mark == "." else digits.replace(".", mark)
-
-
-def _number(
-    locale: Locale,
-    number: Number,
-    *,
-    minimumFractionDigits: float = 0,
-    maximumFractionDigits: float = 0,
-    maximumSignificantDigits: float | None = None,
-) -> str:
-    """Fluent's NUMBER: so many decimals, or so many digits that count."""
-    if maximumSignificantDigits is not None:
-        return _in(locale, f"{number.value:.{int(maximumSignificantDigits)}g}")
-    most, least = int(maximumFractionDigits), int(minimumFractionDigits)
-    text = f"{number.value:.{most}f}"
-    while most > least and text[-1] == "0":
-        text, most = text[:-1], most - 1
-    return _in(locale, text.removesuffix("."))
-
-
-def _functions(locale: Locale) -> dict[str, Callable[..., Any]]:
-    """What a catalogue may call: figures from SI in kitchen words, and a name at the head of a sentence or within."""
-    return {
-        "NUMBER": partial(_number, locale),
-        "CAP": lambda text: text[:1].upper() + text[1:],
-        "LOWER": lambda text: text[:1].lower() + text[1:],
-        "COUNT": lambda number: fluent_number(number.value),
-        "MASS": lambda kg: _in(locale, say(kg.value, "mass")),
-        "VOLUME": lambda m3: _in(locale, say(m3.value, "volume")),
-        "LENGTH": lambda m: _in(locale, say(m.value, "length")),
-        "PERCENT": lambda share: _in(locale, say(share.value, "percent")),
-    }
 
 
 @dataclass(slots=True)
@@ -82,28 +36,55 @@ class Catalogue:
     language: str
     texts: Mapping[str, str]
     rooms: Mapping[str, str] = field(init=False)
+    _locale: Locale = field(init=False)
+    _calls: dict[str, Callable[..., Any]] = field(init=False)
     _parsed: dict[str, FluentBundle] = field(init=False, default_factory=dict)
-    _said: dict[tuple[str, str | None], str] = field(init=False, default_factory=dict)
-    """What has no values, once it was said."""
+    _plain: dict[tuple[str, str | None], Plain] = field(init=False, default_factory=dict)
 
     def __post_init__(self) -> None:
+        self._locale = Locale.parse(self.language)
+        self._calls = functions(self._locale)
         self.rooms = {key: room for room, text in self.texts.items() for key in _KEY.findall(text)}
 
     def say(self, message: Message, part: str | None = None) -> str:
         """The sentence, or its ``part`` ("fix"); the key itself where the catalogue lacks it: never an error."""
-        plain = (message.key, part)
-        if not message.values and plain in self._said:
-            return self._said[plain]
         room = self.rooms.get(message.key)
         if room is None:
             return message.key
-        bundle = self._bundle(room)
+        bundle = self._parsed.get(room) or self._parse(room)
+        pieces = self._plain.get((message.key, part))
+        if pieces is not None:
+            with suppress(KeyError, AttributeError):  # a value that is not there, or no number: the library says so
+                return self._put_together(pieces, message)
         found = bundle.get_message(message.key)
         pattern = found.value if part is None else found.attributes.get(part)
-        text = str(bundle.format_pattern(pattern, dict(self._values(message)))[0]) if pattern is not None else ""
-        if not message.values:
-            self._said[plain] = text
-        return text
+        return "" if pattern is None else str(bundle.format_pattern(pattern, dict(self._values(message)))[0])
+
+    def _put_together(self, pieces: Plain, message: Message) -> str:
+        said = []
+        for piece in pieces:
+            if isinstance(piece, str):
+                said.append(piece)
+                continue
+            value = self._value(message.values[piece.name])
+            if piece.by is not None:
+                value = piece.by(value, **piece.told)
+            said.append(value if isinstance(value, str) else value.format(self._locale))
+        return "".join(said)
+
+    def _parse(self, room: str) -> FluentBundle:
+        bundle = FluentBundle([self.language], use_isolating=False, functions=self._calls)
+        resource = FluentResource(self.texts[room])
+        bundle.add_resource(resource)
+        for entry in resource.body:
+            if isinstance(entry, ftl.Message):
+                parts = [(None, entry.value), *((one.id.name, one.value) for one in entry.attributes)]
+                for part, pattern in parts:
+                    pieces = plain(pattern, self._calls) if pattern is not None else None
+                    if pieces is not None:
+                        self._plain[entry.id.name, part] = pieces
+        self._parsed[room] = bundle
+        return bundle
 
     def _values(self, message: Message) -> Iterator[tuple[str, Any]]:
         """What stands in the sentence. A message in a message brings its fix with it: ``$why`` and ``$why-fix``."""
@@ -111,15 +92,6 @@ class Catalogue:
             yield name, self._value(value)
             if isinstance(value, Message):
                 yield f"{name}-fix", self.say(value, "fix")
-
-    def _bundle(self, room: str) -> FluentBundle:
-        if room not in self._parsed:
-            bundle = FluentBundle(
-                [self.language], use_isolating=False, functions=_functions(Locale.parse(self.language))
-            )
-            bundle.add_resource(FluentResource(self.texts[room]))
-            self._parsed[room] = bundle
-        return self._parsed[room]
 
     def _value(self, value: Value) -> Any:
         match value:

@@ -1,12 +1,10 @@
 """The "why?" behind the figures of caramelised milk, with this batch's numbers."""
 
-from ...messages.figures import say
+from ...messages.message import Message
 from ...why import Term, Why
 from .forecast import LEFT_SHARE, CaramelForecast
 from .plan import KEEPS, WARM_MILK_C
 from .shades import CARRY_OVER_K, FROM_C, ends_c
-
-DOSSIER = "Reduction dossier §9"
 
 
 def caramel_reasons(f: CaramelForecast) -> dict[str, Why]:
@@ -16,64 +14,44 @@ def caramel_reasons(f: CaramelForecast) -> dict[str, Why]:
     least, likely, most = CARRY_OVER_K
     return {
         "off": Why(
-            title="When the flame goes off",
-            formula="middle of the shade − what the pan still gives",
+            says=Message("why-caramel-off"),
             terms=(
-                Term(shade, f"{FROM_C[p.shade]:.0f} to {ends_c(p.shade):.0f} °C"),
-                Term("the pan gives", f"{likely:.0f} °C", f"{least:.0f} to {most:.0f}, more in a heavy one"),
-                Term("off at", f"{f.off_c.likely:.0f} °C"),
+                Term(Message("why-caramel-off-shade", shade=shade, from_c=FROM_C[p.shade], to_c=ends_c(p.shade))),
+                Term(Message("why-caramel-off-pan-gives", likely=likely, least=least, most=most)),
+                Term(Message("why-caramel-off-off-at", off_c=f.off_c.likely)),
             ),
-            source=DOSSIER,
-            uncertainty="± 4 °C: two thermometers differ as much",
-            sharpen="Look at the colour on a white spoon, and at the thermometer.",
         ),
         "melt": Why(
-            title="How long it melts",
-            formula="heat for the sugar and the pan ÷ what the flame brings",
+            says=Message("why-caramel-melt", melt_s_low=f.melt_s.low / 60, melt_s_high=f.melt_s.high / 60),
             terms=(
-                Term("sugar", say(p.sugar_kg, "mass")),
-                Term("pan", say(p.hearth.pan.mass_kg, "mass"), p.hearth.pan.name),
-                Term("at the end", f"{f.rise_k_s * 60:.0f} °C a minute", f"{p.melt_on} flame"),
+                Term(Message("why-caramel-melt-sugar", sugar_kg=p.sugar_kg)),
+                Term(Message("why-caramel-melt-pan", mass_kg=p.hearth.pan.mass_kg, pan=p.hearth.pan.name)),
+                Term(Message("why-caramel-melt-at-end", rise_k_s=f.rise_k_s * 60, melt_on=p.melt_on)),
             ),
-            source="Energy balance; sucrose 1.24 and 2.1 kJ/kg K, 135 kJ/kg to melt (CRC Handbook)",
-            uncertainty=f"{f.melt_s.low / 60:.0f} to {f.melt_s.high / 60:.0f} min",
-            sharpen="Tell a shade or a temperature on the way: the rest follows from it.",
         ),
         "pours": Why(
-            title="How the milk goes in",
-            formula="at most half the sugar’s weight at a time; boiling up to twice its volume below the rim",
+            says=Message("why-caramel-pours"),
             terms=(
-                Term("milk", say(p.milk_kg, "mass"), f"{WARM_MILK_C:.0f} °C"),
-                Term("a pour", say(f.pour_kg, "mass")),
-                Term("climbs to", say(f.climbs_m, "length"), f"of {say(p.hearth.pan.shape.height_m, 'length')}"),
+                Term(Message("why-caramel-pours-milk", milk_kg=p.milk_kg, warm_milk_c=WARM_MILK_C)),
+                Term(Message("why-caramel-pours-pour", pour_kg=f.pour_kg)),
+                Term(Message("why-caramel-pours-climbs", climbs_m=f.climbs_m, height_m=p.hearth.pan.shape.height_m)),
             ),
-            source="Common practice: an estimate",
-            uncertainty="colder milk spits more and sets more of the sugar hard",
-            sharpen="Watch the first pour; halve the next if it climbs past half the wall.",
         ),
         "stop": Why(
-            title="What it is simmered to",
-            formula="what went in − the water that leaves",
+            says=Message("why-caramel-stop", stop_kg_low=f.stop_kg.low, stop_kg_high=f.stop_kg.high),
             terms=(
-                Term("sugar as caramel", say(p.caramel_kg, "mass"), f"{(1 - KEEPS) * 100:.0f} % leaves as steam"),
-                Term("butter, milk, condensed", say(f.mixed_kg - p.caramel_kg, "mass")),
-                Term("at the end", say(f.stop_kg.likely, "mass"), f"{f.total_solids * 100:.0f} % solids"),
-                Term("in the jar", say(f.served_kg.likely, "mass"), f"{LEFT_SHARE * 100:.0f} % stays in the pan"),
+                Term(Message("why-caramel-stop-sugar-as-caramel", caramel_kg=p.caramel_kg, steam=(1 - KEEPS) * 100)),
+                Term(Message("why-caramel-stop-butter-milk-condensed", mixed_kg=f.mixed_kg - p.caramel_kg)),
+                Term(Message("why-caramel-stop-at-end", stop_kg=f.stop_kg.likely, total_solids=f.total_solids * 100)),
+                Term(Message("why-caramel-stop-jar", served_kg=f.served_kg.likely, left_share=LEFT_SHARE * 100)),
             ),
-            source="Mass balance; sweets dossier §2",
-            uncertainty=f"{say(f.stop_kg.low, 'mass')} to {say(f.stop_kg.high, 'mass')}",
-            sharpen="Weigh what goes in, and the pan while it simmers.",
         ),
         "thick": Why(
-            title="How thick it is cold",
-            formula="thickness of these solids at 5 °C, after a night",
+            says=Message("why-caramel-thick"),
             terms=(
-                Term("solids", f"{f.total_solids * 100:.0f} %"),
-                Term("sugar", f"{f.sugar * 100:.0f} %"),
-                Term("fat", f"{f.fat * 100:.0f} %"),
+                Term(Message("why-caramel-thick-solids", total_solids=f.total_solids * 100)),
+                Term(Message("why-caramel-thick-sugar", sugar=f.sugar * 100)),
+                Term(Message("why-caramel-thick-fat", fat=f.fat * 100)),
             ),
-            source="Reduction dossier §7",
-            uncertainty="about one stage either way",
-            sharpen="Put a spoonful in the fridge for ten minutes before you stop.",
         ),
     }

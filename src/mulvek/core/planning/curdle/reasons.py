@@ -1,124 +1,119 @@
 """The "why?" behind the figures of curdling, with this batch's numbers."""
 
-from ...messages.figures import say
+from ...messages.message import Message
 from ...why import Term, Why
 from .forecast import CurdForecast
 from .plan import CurdlePlan
 
-DOSSIER = "Mulvek’s own curd notes"
 
-
-def pct(share: float, digits: int = 1) -> str:
-    return f"{share * 100:.{digits}f} %"
-
-
-def curd_rests_on(plan: CurdlePlan) -> str:
+def curd_rests_on(plan: CurdlePlan) -> Message:
     """What the weight of the curd rests on, in one line."""
-    n = plan.batches
-    if n == 0:
-        return "the milk’s label: weigh the chhena once and this gets sharper"
-    return f"the last {n} chhenas you weighed of this milk" if n > 1 else "the one chhena you weighed of this milk"
+    return Message("rests-on-chhenas", batches=plan.batches) if plan.batches else Message("rests-on-label")
 
 
 def curd_reasons(f: CurdForecast) -> dict[str, Why]:
     """One ``Why`` for each figure that a curdling says."""
     p, milk, c = f.plan, f.plan.milk.parts, f.balance.curd
     percent = "%" if f.acid.unit == "ml" else "pure"
-    strength = p.strength if p.strength is not None else None
+    drained = p.draining.way.replace("-", " ")
     return {
         "temperature": Why(
-            title="How warm it is when the acid goes in",
-            formula="cooling = steam from the surface + heat to the air, from surface and wall, step by step",
+            says=Message("why-curd-temperature", acid_c_low=f.acid_c.low, acid_c_high=f.acid_c.high),
             terms=(
-                Term("boils here at", f"{f.boils_c:.1f} °C", f"{p.kitchen.altitude_m:.0f} m up"),
-                Term("wait", f"{p.wait_s / 60:.1f} min", "off the flame, stirred now and then"),
-                Term("once the acid is in", f"{f.mixed_c:.0f} °C"),
+                Term(
+                    Message("why-curd-temperature-boils-here-at", boils_c=f.boils_c, altitude_m=p.kitchen.altitude_m)
+                ),
+                Term(Message("why-curd-temperature-wait", wait_s=p.wait_s / 60)),
+                Term(Message("why-curd-temperature-once-acid", mixed_c=f.mixed_c)),
             ),
-            source=f"Vapour transfer and convection, {DOSSIER} §3",
-            uncertainty=f"{f.acid_c.low:.0f} to {f.acid_c.high:.0f} °C",
-            sharpen="Read a thermometer once after three minutes.",
         ),
         "acid": Why(
-            title="How much acid",
-            formula="dose = what the milk’s salts and casein buffer down to the end pH ÷ what the acid gives off there",
-            terms=(
-                Term("end pH", f"{f.ph:.2f}", f"where whey runs clear at {f.acid_c.likely:.0f} °C"),
-                Term("likely", _dose(f.acid.likely.likely, f.acid.unit), f.acid.name),
-                Term("strength", f"{strength:g} {percent}" if strength else "the usual"),
-                Term(
-                    "if all of it went in", f"pH {f.acid.ph_if_all:.2f}", "below 5.2 sour and firm, below 5.0 grainy"
-                ),
-                Term("thinned with", say(f.acid.water_kg, "mass"), f"water, to {p.dilute_to:g} %"),
+            says=Message(
+                "why-curd-acid",
+                low=_dose(f.acid.likely.low, f.acid.unit),
+                high=_dose(f.acid.likely.high, f.acid.unit),
             ),
-            source="Buffering after Salaün et al. 2005; juices after Penniston et al. 2008",
-            uncertainty=f"{_dose(f.acid.likely.low, f.acid.unit)} to {_dose(f.acid.likely.high, f.acid.unit)}: juice and milk vary",
-            sharpen="Stop when the whey runs clear and greenish; do not use up the rest.",
+            terms=(
+                Term(Message("why-curd-acid-end-ph", ph=f.ph, acid_c=f.acid_c.likely)),
+                Term(
+                    Message("why-curd-acid-likely", dose=_dose(f.acid.likely.likely, f.acid.unit), name=f.acid.name)
+                ),
+                Term(
+                    Message(
+                        "why-curd-acid-strength",
+                        strength=p.strength or 0.0,
+                        percent=percent,
+                        given="yes" if p.strength else "no",
+                    )
+                ),
+                Term(Message("why-curd-acid-if-all-went", ph_if_all=f.acid.ph_if_all)),
+                Term(Message("why-curd-acid-thinned-with", water_kg=f.acid.water_kg, dilute_to=p.dilute_to)),
+            ),
         ),
         "curd": Why(
-            title="How much curd",
-            formula="curd = casein, fat, part of the whey protein and ash + the water that the draining leaves",
+            says=Message("why-curd-curd", curd_kg_low=f.curd_kg.low, curd_kg_high=f.curd_kg.high),
             terms=(
-                Term("milk", say(p.milk_kg, "mass"), p.milk.name),
-                Term("protein in the milk", pct(milk.protein, 2), "casein and whey protein"),
-                Term("fat kept", say(c.fat, "mass")),
-                Term("protein kept", say(c.protein, "mass")),
-                Term("water kept", say(c.water, "mass"), p.draining.way.replace("-", " ")),
+                Term(Message("why-curd-curd-milk", milk_kg=p.milk_kg, milk=p.milk.name)),
+                Term(Message("why-curd-curd-protein-milk", protein=milk.protein * 100)),
+                Term(Message("why-curd-curd-fat-kept", fat=c.fat)),
+                Term(Message("why-curd-curd-protein-kept", protein=c.protein)),
+                Term(Message("why-curd-curd-water-kept", water=c.water, drained=drained)),
             ),
-            source="Retentions after De 1980, Walstra et al. 2006, Sachdeva & Singh 1988",
-            uncertainty=f"{say(f.curd_kg.low, 'mass')} to {say(f.curd_kg.high, 'mass')}: milk and hands vary",
-            sharpen="Weigh it: three weighed batches of one milk halve the range.",
         ),
         "moisture": Why(
-            title="How moist and how firm",
-            formula="moisture by draining, temperature, acidity and milk; texture index from all of them and the rinses",
+            says=Message("why-curd-moisture", texture_low=f.texture.low, texture_high=f.texture.high),
             terms=(
-                Term("drained", p.draining.way.replace("-", " "), f"{p.draining.seconds / 60:.0f} min"),
-                Term("moisture", pct(f.moisture.likely)),
-                Term("texture", f"{f.texture.likely:.0f}", "0 soft and moist, 100 firm and dry"),
+                Term(
+                    Message(
+                        "why-curd-moisture-drained",
+                        drained=drained,
+                        minutes=p.draining.seconds / 60,
+                    )
+                ),
+                Term(Message("why-curd-moisture-moisture", moisture=f.moisture.likely * 100)),
+                Term(Message("why-curd-moisture-texture", texture=f.texture.likely)),
             ),
-            source=f"{DOSSIER} §1 and §3; the index is our own judgement",
-            uncertainty=f"moisture ± 2.8 points, texture {f.texture.low:.0f} to {f.texture.high:.0f}",
-            sharpen="Press a test ball: cracks say drier, stickiness says wetter.",
         ),
         "whey": Why(
-            title="How much whey, and what is in it",
-            formula="whey = milk + acid − curd − steam",
+            says=Message("why-curd-whey"),
             terms=(
-                Term("whey", say(f.whey_kg, "mass")),
-                Term("lactose in it", say(f.balance.whey.lactose, "mass")),
-                Term("protein in it", say(f.balance.whey.protein, "mass")),
-                Term("fat in it", say(f.balance.whey.fat, "mass")),
+                Term(Message("why-curd-whey-whey", whey_kg=f.whey_kg)),
+                Term(Message("why-curd-whey-lactose", lactose=f.balance.whey.lactose)),
+                Term(Message("why-curd-whey-protein", protein=f.balance.whey.protein)),
+                Term(Message("why-curd-whey-fat", fat=f.balance.whey.fat)),
             ),
-            source="Mass balance, exact",
-            uncertainty="as the curd",
-            sharpen="Keep it: soured, it curdles the next milk.",
         ),
         "rinse": Why(
-            title="What the rinse does",
-            formula="serum left = 1 − 0.6 × water ÷ (water + serum), each time",
+            says=Message("why-curd-rinse"),
             terms=(
-                Term("rinse water", say(p.rinse_kg, "mass") if p.rinse_kg else "none", f"{p.rinses} times"),
-                Term("curd after it", f"{f.rinsed_c:.0f} °C" if f.rinsed_c is not None else "not rinsed"),
-                Term("acid left", pct(f.acid_left, 3), "0.05 % or less does not taste"),
+                Term(
+                    Message(
+                        "why-curd-rinse-rinse-water",
+                        rinse_kg=p.rinse_kg,
+                        rinsed="yes" if p.rinse_kg else "no",
+                        rinses=p.rinses,
+                    )
+                ),
+                Term(
+                    Message(
+                        "why-curd-rinse-curd-after",
+                        rinsed_c=f.rinsed_c or 0.0,
+                        rinsed="yes" if f.rinsed_c is not None else "no",
+                    )
+                ),
+                Term(Message("why-curd-rinse-acid-left", acid_left=f.acid_left * 100)),
             ),
-            source=f"{DOSSIER} §4",
-            uncertainty="poured through 0.4, opened and stirred 0.6, dunked 0.8",
-            sharpen="Two small rinses beat one large one.",
         ),
         "knead": Why(
-            title="How long to knead",
-            formula="minutes fall with fat and moisture, rise with the amount; a third more for homogenised milk",
+            says=Message("why-curd-knead"),
             terms=(
-                Term("minutes", f"{f.knead_s / 60:.0f}"),
-                Term("fat in the dry part", pct(c.fat / c.solids, 0)),
-                Term("moisture", pct(f.moisture.likely, 0)),
+                Term(Message("why-curd-knead-minutes", knead_s=f.knead_s / 60)),
+                Term(Message("why-curd-knead-fat-dry-part", fat=(c.fat / c.solids) * 100)),
+                Term(Message("why-curd-knead-moisture", moisture=f.moisture.likely * 100)),
             ),
-            source=f"{DOSSIER} §5",
-            uncertainty="a third either way: the end sign decides",
-            sharpen="Stop when the palm just shines and a test ball shows no cracks.",
         ),
     }
 
 
-def _dose(value: float, unit: str) -> str:
-    return f"{value * 1e3:.0f} ml" if unit == "ml" else f"{value * 1e3:.1f} g"
+def _dose(value: float, unit: str) -> Message:
+    return Message("dose-ml" if unit == "ml" else "dose-g", amount=value * 1e3)

@@ -1,6 +1,8 @@
 """The "why?" behind every figure of a reduction: formula, this batch's numbers, source, uncertainty."""
 
-from ...messages.figures import say
+import math
+
+from ...messages.message import Message
 from ...properties.texture import COLD_C, STAGES
 from ...ranges import Range
 from ...why import Term, Why
@@ -28,8 +30,6 @@ FIGURES = (
 )
 """The figures that explain themselves, by the name the screen asks with."""
 
-_DOSSIER = "Mulvek’s own reduction notes"
-
 
 def reasons(f: Forecast) -> dict[str, Why]:
     """One ``Why`` for each of ``FIGURES``, with this batch's numbers in it."""
@@ -47,36 +47,27 @@ def reasons(f: Forecast) -> dict[str, Why]:
     }
 
 
-def _minutes_text(seconds: float) -> str:
-    return f"{seconds / 60:.0f} min"
+def _span(r: Range, scale: float, unit: str) -> Message:
+    """Both ends, in the unit of a message "span-…"."""
+    return Message(f"span-{unit}", low=r.low * scale, high=r.high * scale)
 
 
-def _span(r: Range, scale: float, digits: int, unit: str) -> str:
-    return f"{r.low * scale:.{digits}f} to {r.high * scale:.{digits}f} {unit}"
-
-
-def rests_on(f: Forecast) -> str:
+def rests_on(f: Forecast) -> Message:
     """What the time rests on, in one line."""
     n = f.plan.rate.batches
-    if n == 0:
-        return "a guess from a typical burner: log one batch and this gets sharper"
-    return f"your last {n} batches in this pan on this flame" if n > 1 else "your one batch in this pan on this flame"
+    return Message("rests-on-batches", batches=n) if n else Message("rests-on-burner-table")
 
 
 def _depth(f: Forecast) -> Why:
     p = f.plan
     return Why(
-        title="How deep the milk stands at the stop",
-        formula="depth = the pan’s own depth for that volume; volume = water and solids at 95 °C, each with its own room",
+        says=Message("why-pan-depth", span=_span(f.stop_depth_m, 100, "cm")),
         terms=(
-            Term("the stop", p.stop.text),
-            Term("start", say(p.milk_m3, "volume"), f"{say(f.start_depth_m, 'length')} deep, cold"),
-            Term("left, hot", say(f.stop_m3.likely, "volume"), f"{say(f.stop_water_kg, 'mass')} of it water"),
-            Term("pan", p.pan.name, f"{say(p.pan.shape.height_m, 'length')} deep inside"),
+            Term(Message("why-pan-depth-stop", stop=p.stop.text)),
+            Term(Message("why-pan-depth-start", milk_m3=p.milk_m3, start_depth_m=f.start_depth_m)),
+            Term(Message("why-pan-depth-left-hot", stop_m3=f.stop_m3.likely, stop_water_kg=f.stop_water_kg)),
+            Term(Message("why-pan-depth-pan", pan=p.pan.name, height_m=p.pan.shape.height_m)),
         ),
-        source="Solid geometry of the measured pan; volumes after Choi & Okos 1986 (fat) and Kell 1975 (water)",
-        uncertainty=f"{_span(f.stop_depth_m, 100, 1, 'cm')}, from measuring the pan to 1 % and the milk’s own spread",
-        sharpen="Read the stick upright at the deepest point, 15 seconds off the flame.",
     )
 
 
@@ -84,17 +75,17 @@ def _rate(f: Forecast) -> Why:
     p = f.plan
     net = p.burner.net_power_w(p.flame, p.pan.shape.base_diameter_m)
     return Why(
-        title="How fast steam leaves at the stop",
-        formula="steam = (heat that reaches the milk − heat lost to the room) ÷ heat of evaporation",
+        says=Message("why-pan-rate", span=_span(f.rate_kg_s, 6e4, "grams-a-minute")),
         terms=(
-            Term("heat into the milk", f"{net:.0f} W", f"{p.burner.name}, {p.flame}, this base"),
-            Term("heat of evaporation", "2.26 MJ per kg"),
-            Term("multiplier learned here", f"{2.718281828**p.rate.ln_mean:.2f}", f"{p.rate.batches} batches"),
-            Term("steam", f"{f.rate_kg_s.likely * 6e4:.1f} g a minute"),
+            Term(Message("why-pan-rate-heat-into-milk", net=net, burner=p.burner.name, flame=p.flame)),
+            Term(Message("why-pan-rate-heat-evaporation")),
+            Term(
+                Message(
+                    "why-pan-rate-multiplier-learned-here", times=math.exp(p.rate.ln_mean), batches=p.rate.batches
+                )
+            ),
+            Term(Message("why-pan-rate-steam", rate_kg_s=f.rate_kg_s.likely * 60000.0)),
         ),
-        source=f"Energy balance of an open pan, saturation line of Wagner & Pruss; {_DOSSIER} §4",
-        uncertainty=f"{_span(f.rate_kg_s, 6e4, 0, 'g a minute')}: burners and settings differ by a third until logged",
-        sharpen="Finish a batch in this pan on this flame with a reading or two.",
     )
 
 
@@ -103,16 +94,12 @@ def _minutes(f: Forecast) -> Why:
     after_boil = f.steam_kg - f.boil_steam_kg
     mean = after_boil / f.after_boil_s.likely * 6e4 if f.after_boil_s.likely else 0.0
     return Why(
-        title="How long after the first boil",
-        formula="minutes = steam to drive off ÷ steam a minute, summed along the way down",
+        says=Message("why-pan-minutes", span=_span(f.after_boil_s, 1 / 60, "min"), rests_on=rests_on(f)),
         terms=(
-            Term("steam to drive off", say(after_boil, "mass"), "after the first boil"),
-            Term("on the way", f"{mean:.1f} g a minute", f"{p.flame} flame, less once the bottom needs sparing"),
-            Term("minutes", _minutes_text(f.after_boil_s.likely)),
+            Term(Message("why-pan-minutes-steam-drive-off", after_boil=after_boil)),
+            Term(Message("why-pan-minutes-on-way", mean=mean, flame=p.flame)),
+            Term(Message("why-pan-minutes-minutes", minutes=f.after_boil_s.likely / 60)),
         ),
-        source=f"Energy balance of an open pan; {_DOSSIER} §4",
-        uncertainty=f"{_span(f.after_boil_s, 1 / 60, 0, 'min')} in four cases of five; it rests on {rests_on(f)}",
-        sharpen="A depth reading half-way narrows it at once; a weight narrows it more.",
     )
 
 
@@ -120,91 +107,82 @@ def _first_boil(f: Forecast) -> Why:
     p = f.plan
     net = p.burner.net_power_w("strong", p.pan.shape.base_diameter_m)
     return Why(
-        title="How long to the first boil",
-        formula="minutes = heat to warm milk and pan ÷ (heat in − heat lost), summed up to the boil",
+        says=Message("why-pan-first-boil", span=_span(f.first_boil_s, 1 / 60, "min")),
         terms=(
-            Term("milk", say(f.start_kg, "mass"), f"from {p.kitchen.milk_c:.0f} °C"),
-            Term("pan", say(p.pan.mass_kg, "mass"), p.pan.made_of.name),
-            Term("heat into the milk", f"{net:.0f} W", "strong flame until it boils"),
+            Term(Message("why-pan-first-boil-milk", start_kg=f.start_kg, milk_c=p.kitchen.milk_c)),
+            Term(Message("why-pan-first-boil-pan", mass_kg=p.pan.mass_kg, made_of=p.pan.made_of.name)),
+            Term(Message("why-pan-first-boil-heat-into-milk", net=net)),
             Term(
-                "height above the sea",
-                f"{p.kitchen.altitude_m:.0f} m",
-                f"{p.kitchen.pressure_pa / 1000:.1f} kPa",
+                Message(
+                    "why-pan-first-boil-height-above-sea",
+                    altitude_m=p.kitchen.altitude_m,
+                    pressure_pa=p.kitchen.pressure_pa / 1000,
+                )
             ),
         ),
-        source="Heat capacities of Choi & Okos 1986; saturation line of Wagner & Pruss",
-        uncertainty=f"{_span(f.first_boil_s, 1 / 60, 0, 'min')}: gas pressure and the pan’s fit on the flame",
-        sharpen="Press First boil when you see it roll: the clock starts there.",
     )
 
 
 def _served(f: Forecast) -> Why:
     lost = f.product_kg.likely - f.served_kg.likely
     terms = [
-        Term("milk", say(f.plan.milk_kg, "mass")),
-        Term("steam", f"− {say(f.steam_kg, 'mass')}"),
-        Term("left on pan and spoon", f"− {say(lost, 'mass')}", "scraped down; film, ring, spatter, tasting"),
+        Term(Message("why-pan-served-milk", milk_kg=f.plan.milk_kg)),
+        Term(Message("why-pan-served-steam", steam_kg=f.steam_kg)),
+        Term(Message("why-pan-served-left-on-pan-and", lost=lost)),
     ]
     if f.plan.sugar_kg:
-        terms.insert(1, Term("sugar", f"+ {say(f.plan.sugar_kg, 'mass')}"))
-    return Why(
-        title="What you will have",
-        formula="to serve = milk + sugar − steam − what stays behind",
-        terms=tuple(terms),
-        source=f"Mass balance (exact); film on the wall by thickness, {_DOSSIER} §4",
-        uncertainty=f"{_span(f.served_kg, 1000, 0, 'g')}: a dip-stick is read to 2 mm; what stays behind is known to a half",
-        sharpen="Weigh the pan instead of dipping it.",
-    )
+        terms.insert(1, Term(Message("why-pan-served-sugar", sugar_kg=f.plan.sugar_kg)))
+    return Why(says=Message("why-pan-served", span=_span(f.served_kg, 1000, "grams")), terms=tuple(terms))
 
 
 def _solids(f: Forecast) -> Why:
     a = f.after
     return Why(
-        title="Total solids of what you will have",
-        formula="total solids = everything but water ÷ everything",
-        terms=(
-            Term("milk solids", say(float(f.before.solids), "mass"), f"{f.plan.milk.name}"),
-            Term("sugar", say(f.plan.sugar_kg, "mass") if f.plan.sugar_kg else "none"),
-            Term("water left", say(float(a.water), "mass")),
-            Term("in the pan at the stop", f"{f.pan_solids * 100:.1f} %", "before any sugar at the end"),
+        says=Message(
+            "why-pan-solids",
+            source=f.plan.milk.source,
+            span=_span(f.total_solids, 100, "percent"),
+            confidence=f.plan.milk.confidence.removeprefix("C: "),
         ),
-        source=f"Milk composition: {f.plan.milk.source}",
-        uncertainty=f"{_span(f.total_solids, 100, 0, '%')}; {f.plan.milk.confidence.removeprefix('C: ')}",
-        sharpen="Use the fat and SNF of your own milk’s label.",
+        terms=(
+            Term(Message("why-pan-solids-milk-solids", solids=float(f.before.solids), milk=f.plan.milk.name)),
+            Term(Message("why-pan-solids-sugar", sugar_kg=f.plan.sugar_kg, there="yes" if f.plan.sugar_kg else "no")),
+            Term(Message("why-pan-solids-water-left", water=float(a.water))),
+            Term(Message("why-pan-solids-pan-at-stop", pan_solids=f.pan_solids * 100)),
+        ),
     )
 
 
 def _spoon(f: Forecast, *, cold: bool) -> Why:
     spoon = f.cold if cold else f.hot
     low, high = STAGES[spoon.low_stage], STAGES[spoon.high_stage]
-    width = f"could be {low} to {high}" if low != high else f"{low} throughout its range"
+    one = Message("throughout-its-range", stage=low)
+    width = Message("could-be-stages", low=low, high=high) if low != high else one
     return Why(
-        title=f"How thick it is {'after a night in the fridge' if cold else 'hot, off the boil'}",
-        formula="thickness = sugar water × crowding by protein and fat × protein gel",
-        terms=(
-            Term("total solids", f"{f.total_solids.likely * 100:.0f} %"),
-            Term("at", f"{COLD_C if cold else HOT_C:.0f} °C"),
-            Term("viscosity", f"{spoon.viscosity.likely:.3g} mPa s", f"water is {'1.5' if cold else '0.3'}"),
-            Term("on the spoon", spoon.name, spoon.sign),
+        says=Message(
+            "why-pan-spoon",
+            how="cold" if cold else "hot",
+            viscosity_low=spoon.viscosity.low,
+            viscosity_high=spoon.viscosity.high,
+            width=width,
         ),
-        source="Génotelle 1978 (sugar water); Snoeren, Damman & Klok 1982 (crowding); stage limits are our judgement",
-        uncertainty=f"{spoon.viscosity.low:.2g} to {spoon.viscosity.high:.2g} mPa s: {width}",
-        sharpen="Write in the Book how it turned out cold.",
+        terms=(
+            Term(Message("why-pan-spoon-total-solids", total_solids=f.total_solids.likely * 100)),
+            Term(Message("why-pan-spoon-at", celsius=COLD_C if cold else HOT_C)),
+            Term(Message("why-pan-spoon-viscosity", viscosity=spoon.viscosity.likely, how="cold" if cold else "hot")),
+            Term(Message("why-pan-spoon-on-spoon", spoon=spoon.name, sign=spoon.sign)),
+        ),
     )
 
 
 def _headroom(f: Forecast) -> Why:
     p = f.plan
     return Why(
-        title="How far the boil climbs",
-        formula="climb = milk × (1 + swelling); the most this pan takes = brim ÷ (1 + swelling)",
+        says=Message("why-pan-headroom"),
         terms=(
-            Term("milk", say(f.start_m3, "volume")),
-            Term("swelling", f"{CLIMB[p.flame] * 100:.0f} %", f"{p.flame} flame; 100 % on a strong one"),
-            Term("climbs to", say(f.headroom.climb_depth_m, "length")),
-            Term("most for this pan", say(f.headroom.most_milk_m3, "volume")),
+            Term(Message("why-pan-headroom-milk", start_m3=f.start_m3)),
+            Term(Message("why-pan-headroom-swelling", climb=CLIMB[p.flame] * 100, flame=p.flame)),
+            Term(Message("why-pan-headroom-climbs", climb_depth_m=f.headroom.climb_depth_m)),
+            Term(Message("why-pan-headroom-most-for-this-pan", most_milk_m3=f.headroom.most_milk_m3)),
         ),
-        source="Common practice",
-        uncertainty="Fresh milk and a strong flame climb further; never rely on the figure alone",
-        sharpen="Turn down as the first bubbles lift, and stay by the pan.",
     )

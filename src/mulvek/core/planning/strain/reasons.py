@@ -2,77 +2,70 @@
 
 import math
 
-from ...messages.figures import say
+from ...messages.message import Message
 from ...why import Term, Why
-from ..curdle.reasons import DOSSIER, pct
 from .draining import WHEY_SOLIDS, Drain
 from .forecast import StrainForecast, StrainPlan
 
 
 def _learned(drain: Drain) -> list[Term]:
     """What this kitchen's hangings say of its cloth, where there are any."""
-    n = drain.batches
-    if not n:
+    if not drain.batches:
         return []
-    return [Term("τ learned here", f"{math.exp(drain.ln_mean):.2f} ×", "1 hanging" if n == 1 else f"{n} hangings")]
+    return [Term(Message("why-strain-time-learned", times=math.exp(drain.ln_mean), hangings=drain.batches))]
 
 
-def hours_rest_on(plan: StrainPlan) -> str:
+def hours_rest_on(plan: StrainPlan) -> Message:
     """What the hours rest on, in one line."""
-    n, cloth = plan.drain.batches, plan.cloth.replace("-", " ")
     if plan.readings:
-        return "the whey you weighed"
-    if n == 0:
-        return "the table of cloths: weigh the curd you take down and this gets sharper"
-    return f"your last {n} hangings in {cloth}" if n > 1 else f"your one hanging in {cloth}"
+        return Message("rests-on-whey")
+    if not plan.drain.batches:
+        return Message("rests-on-cloth-table")
+    return Message("rests-on-hangings", batches=plan.drain.batches, cloth=plan.cloth.replace("-", " "))
 
 
 def strain_reasons(f: StrainForecast) -> dict[str, Why]:
     """One ``Why`` for each figure that a straining says."""
     p = f.plan
-    hours = f"{f.seconds.likely / 3600:.1f} h"
     return {
         "time": Why(
-            title="How long it hangs",
-            formula="whey = the most that can leave × (1 − exp(−(time ÷ τ)^0.7))",
+            says=Message(
+                "why-strain-time",
+                low_h=f.seconds.low / 3600,
+                high_h=f.seconds.high / 3600,
+                whey_kg_low=f.whey_kg.low,
+                whey_kg_high=f.whey_kg.high,
+                of="hours" if f.seconds.high > f.seconds.low else "whey",
+            ),
             terms=(
-                Term("the most", say(f.most_whey_kg, "mass"), "set by fat and protein"),
+                Term(Message("why-strain-time-most", most_whey_kg=f.most_whey_kg)),
                 Term(
-                    "τ",
-                    f"{f.tau_s.likely / 3600:.1f} h",
-                    f"{p.cloth.replace('-', ' ')}, {p.hung}, {p.place_c:.0f} °C",
+                    Message(
+                        "why-strain-time-tau",
+                        tau_s=f.tau_s.likely / 3600,
+                        cloth=p.cloth.replace("-", " "),
+                        hung=p.hung,
+                        place_c=p.place_c,
+                    )
                 ),
                 *_learned(p.drain),
-                Term("time", hours),
+                Term(Message("why-strain-time-time", hours=f.seconds.likely / 3600)),
             ),
-            source=f"{DOSSIER} §9; readings update τ as a normal belief about its logarithm",
-            uncertainty=f"{f.seconds.low / 3600:.1f} to {f.seconds.high / 3600:.1f} h"
-            if f.seconds.high > f.seconds.low
-            else f"whey {say(f.whey_kg.low, 'mass')} to {say(f.whey_kg.high, 'mass')}",
-            sharpen="Weigh the whey once after an hour or two and log it.",
         ),
         "thick": Why(
-            title="How thick it gets",
-            formula="total solids = (yoghurt’s solids − whey’s solids) ÷ what is left",
+            says=Message("why-strain-thick"),
             terms=(
-                Term("yoghurt", say(p.mass_kg, "mass"), pct(p.gel.total_solids)),
-                Term("whey", say(f.whey_kg.likely, "mass"), f"{WHEY_SOLIDS * 100:.1f} % solids"),
-                Term("left", say(f.curd_kg.likely, "mass"), pct(f.total_solids)),
+                Term(Message("why-strain-thick-yoghurt", mass_kg=p.mass_kg, total_solids=p.gel.total_solids * 100)),
+                Term(Message("why-strain-thick-whey", whey_kg=f.whey_kg.likely, whey_solids=WHEY_SOLIDS * 100)),
+                Term(Message("why-strain-thick-left", curd_kg=f.curd_kg.likely, total_solids=f.total_solids * 100)),
             ),
-            source="Mass balance; whey solids 5.4 to 6.3 %",
-            uncertainty="as the whey",
-            sharpen="Use the fat and solids of your own yoghurt’s label.",
         ),
         "sour": Why(
-            title="How sour it is by then",
-            formula="acid forms on towards 2.2 %, 2.7 times as fast for every 10 °C",
+            says=Message("why-strain-sour"),
             terms=(
-                Term("at the start", f"{p.acidity:.2f} %", "lactic acid"),
-                Term("by then", f"{f.acidity:.2f} %", f.taste),
-                Term("place", f"{p.place_c:.0f} °C"),
+                Term(Message("why-strain-sour-at-start", acidity=p.acidity)),
+                Term(Message("why-strain-sour-by-then", acidity=f.acidity, taste=f.taste)),
+                Term(Message("why-strain-sour-place", place_c=p.place_c)),
             ),
-            source=f"{DOSSIER} §9",
-            uncertainty="± 0.05 %",
-            sharpen="Taste it before you hang it: start from what it is.",
         ),
     }

@@ -2,22 +2,18 @@
 
 from datetime import date, timedelta
 
-from ...messages.figures import say
+from ...messages.message import Message
 from ...properties import freezing as fz
 from ...safety.keeping import COOL_START_C
 from ...why import Term, Why
 from .habits import HabitName
 from .plan import SweetForecast
 
-_DOSSIER = "Mulvek’s own sweets notes"
 
-
-def _pct(share: float, digits: int = 1) -> str:
-    return f"{share * 100:.{digits}f} %"
-
-
-def _hours(seconds: float) -> str:
-    return f"{seconds / 3600:.1f} h" if seconds >= 5400 else f"{seconds / 60:.0f} min"
+def _hours(seconds: float) -> Message:
+    if seconds >= 5400:
+        return Message("in-hours", hours=seconds / 3600)
+    return Message("in-minutes", minutes=seconds / 60)
 
 
 def sweet_reasons(f: SweetForecast) -> dict[str, Why]:
@@ -37,16 +33,12 @@ def sweet_reasons(f: SweetForecast) -> dict[str, Why]:
         found["syrup"] = _syrup(f)
     if f.fry:
         found["fry"] = Why(
-            title="How hot the fat, how long",
-            formula="heart set: Fourier number × radius² ÷ diffusivity; colour: minutes halve with every 8.8 K",
+            says=Message("why-sweet-fry"),
             terms=(
-                Term("heart set after", _hours(f.fry.sets_s.likely)),
-                Term("brown at that heat after", _hours(f.fry.browns_s)),
-                Term("fat taken up", say(f.fry.taken_kg, "mass"), "by all of it"),
+                Term(Message("why-sweet-fry-heart-set-after", sets_s=_hours(f.fry.sets_s.likely))),
+                Term(Message("why-sweet-fry-brown-at-heat-after", browns_s=_hours(f.fry.browns_s))),
+                Term(Message("why-sweet-fry-fat-taken-up", taken_kg=f.fry.taken_kg)),
             ),
-            source="First term of the sphere's heating series; browning by common practice",
-            uncertainty="±25 % of the time, ±8 °C",
-            sharpen="Cut the first one open and note when it was set.",
         )
     return found
 
@@ -54,46 +46,46 @@ def sweet_reasons(f: SweetForecast) -> dict[str, Why]:
 def _pieces(f: SweetForecast) -> Why:
     lead = max(f.rows, key=lambda r: r.kg)
     return Why(
-        title="How many pieces",
-        formula="finished = what goes in − water boiled off − what pan and spoon keep; pieces = finished ÷ one piece",
+        says=Message("why-sweet-pieces", pieces_low=f.pieces.low, pieces_high=f.pieces.high),
         terms=(
-            Term(lead.name, say(lead.kg, "mass"), lead.when),
-            Term("boiled off", say(f.built.stuff.steam_kg * f.batch.finished_kg, "mass")),
-            Term("pan and spoon keep", f"{f.built.school.lose:.3g} %", _learned(f, "loss")),
-            Term("finished", say(f.finished.likely, "mass")),
-            Term("one piece", f"{f.each_kg * 1e3:.1f} g"),
+            Term(Message("why-sweet-pieces-lead", lead=lead.name, kg=lead.kg, when=lead.when)),
+            Term(Message("why-sweet-pieces-boiled-off", steam_kg=f.built.stuff.steam_kg * f.batch.finished_kg)),
+            Term(
+                Message(
+                    "why-sweet-pieces-pan-and-spoon-keep", lose=f.built.school.lose, learned=_learned(f, "loss") or ""
+                )
+            ),
+            Term(Message("why-sweet-pieces-finished", finished=f.finished.likely)),
+            Term(Message("why-sweet-pieces-one-piece", each_kg=f.each_kg * 1000.0)),
         ),
-        source=f"Mass balance, closed to a millionth of a gram; {_DOSSIER} §2",
-        uncertainty=f"{f.pieces.low:.0f} to {f.pieces.high:.0f}: the milk's label, the curd's yield and how the end is hit",
-        sharpen="Weigh the base: everything is reckoned again from it. Weighed once more at the end, it tells what stays "
-        "behind in your kitchen.",
     )
 
 
-def _learned(f: SweetForecast, name: HabitName) -> str:
+def _learned(f: SweetForecast, name: HabitName) -> Message | None:
     """That a number is this kitchen's own, where it is."""
     habit = f.plan.habit
     if habit is None or habit.name != name or habit.times == 1.0:
-        return ""
-    return f"learned here: {habit.times:.2f} × the table"
+        return None
+    return Message("learned-here", times=habit.times)
 
 
 def _balance(f: SweetForecast) -> Why:
     m = f.built.parts
     return Why(
-        title="What it is made of",
-        formula="each part of each ingredient, added up, over the finished mass",
+        says=Message("why-sweet-balance"),
         terms=(
-            Term("fat", _pct(m.fat)),
-            Term("milk solids not fat", _pct(m.msnf), f"lactose {_pct(m.lactose)}"),
-            Term("added sugar", _pct(f.built.stuff.added_sugar)),
-            Term("other solids", _pct(m.digestible + m.fibre + m.plant_protein + m.plant_ash)),
-            Term("water", _pct(m.water)),
-            Term("sweetness, warm", f"{fz.sweetness(m):.1f}", "as sucrose per 100 g"),
+            Term(Message("why-sweet-balance-fat", fat=m.fat * 100)),
+            Term(Message("why-sweet-balance-milk-solids-not-fat", msnf=m.msnf * 100, lactose=m.lactose * 100)),
+            Term(Message("why-sweet-balance-added-sugar", added_sugar=f.built.stuff.added_sugar * 100)),
+            Term(
+                Message(
+                    "why-sweet-balance-other-solids",
+                    other=(m.digestible + m.fibre + m.plant_protein + m.plant_ash) * 100,
+                )
+            ),
+            Term(Message("why-sweet-balance-water", water=m.water * 100)),
+            Term(Message("why-sweet-balance-sweetness-warm", sweetness=fz.sweetness(m))),
         ),
-        source="Composition tables; windows are common practice and our own targets",
-        uncertainty="the milk's label ±, and how the end is hit",
-        sharpen="Enter the label of your own milk in the Larder.",
     )
 
 
@@ -101,36 +93,40 @@ def _ice(f: SweetForecast) -> Why:
     m, z = f.built.parts, f.frozen
     assert z is not None
     return Why(
-        title="How much of it is ice",
-        formula="water freezes out until what is left is strong enough: sugars by Leighton’s sum, salts by the milk’s ash",
+        says=Message("why-sweet-ice"),
         terms=(
-            Term("sucrose equivalents", f"{100 * fz.sucrose_equivalents(m) / m.water:.1f} g", "per 100 g water"),
-            Term("begins to freeze", f"{z.begins_c:.1f} °C"),
-            Term(f"at {f.plan.freezer.celsius:.0f} °C", _pct(z.ice_of_water.likely, 0), "of its water"),
-            Term("bites cleanly at", f"{z.bite_c:.0f} °C", "40 % of the whole is ice"),
+            Term(Message("why-sweet-ice-sucrose-equivalents", grams=100 * fz.sucrose_equivalents(m) / m.water)),
+            Term(Message("why-sweet-ice-begins-freeze", begins_c=z.begins_c)),
+            Term(
+                Message(
+                    "why-sweet-ice-at-celsius",
+                    celsius=f.plan.freezer.celsius,
+                    ice_of_water=z.ice_of_water.likely * 100,
+                )
+            ),
+            Term(Message("why-sweet-ice-bites-cleanly-at", bite_c=z.bite_c)),
         ),
-        source="Leighton 1927; Pickering's data as in Goff & Hartel 2013; Norrish 1966 beyond",
-        uncertainty="±0.15 K where it begins, ±3 points of the water; the bite ±3 K",
-        sharpen="Note how hard yours is at a known temperature.",
     )
 
 
 def _freeze(f: SweetForecast) -> Why:
     z = f.frozen
     assert z is not None
-    crowded = z.crowded_s > z.freeze_s.likely * 0.999
+    counts = "freezer" if z.crowded_s > z.freeze_s.likely * 0.999 else "mould"
     return Why(
-        title="How long in the freezer",
-        formula="(1 + Bi/2) · ρV ÷ (A·φ·U) · ∫ dH/(T − air), to a hard core; or what the freezer can do with so much at once",
+        says=Message("why-sweet-freeze", freeze_s_low=_hours(z.freeze_s.low), freeze_s_high=_hours(z.freeze_s.high)),
         terms=(
-            Term("one mould", f"{z.mould.volume_m3 * 1e6:.0f} ml", z.mould.name),
-            Term("air", f"{f.plan.freezer.celsius:.0f} °C", f"{f.plan.freezer.film:.0f} W/m² K"),
-            Term("the freezer's own limit", _hours(z.crowded_s), f"{f.plan.freezer.capacity_kg_day:g} kg a day"),
-            Term("which counts", "the freezer" if crowded else "the mould"),
+            Term(Message("why-sweet-freeze-one-mould", volume_m3=z.mould.volume_m3 * 1000000.0, mould=z.mould.name)),
+            Term(Message("why-sweet-freeze-air", celsius=f.plan.freezer.celsius, film=f.plan.freezer.film)),
+            Term(
+                Message(
+                    "why-sweet-freeze-freezers-own-limit",
+                    crowded_s=_hours(z.crowded_s),
+                    capacity_kg_day=f.plan.freezer.capacity_kg_day,
+                )
+            ),
+            Term(Message("why-sweet-freeze-which-counts", counts=counts)),
         ),
-        source=f"{_DOSSIER} §1, within 2 % of a finite-volume run",
-        uncertainty=f"{_hours(z.freeze_s.low)} to {_hours(z.freeze_s.high)}: home freezers differ",
-        sharpen="Note once when a full load was hard.",
     )
 
 
@@ -138,17 +134,13 @@ def _stop(f: SweetForecast) -> Why:
     assert f.stop_kg is not None and f.built.school.cook is not None
     later = (f.built.cooked_kg - f.built.stop_kg) * f.batch.finished_kg
     return Why(
-        title="When to stop cooking",
-        formula="weight at the end = dry solids of all of it ÷ (1 − water wanted), less what is stirred in off the fire",
+        says=Message("why-sweet-stop"),
         terms=(
-            Term("in the pan", say(f.into_pan_kg, "mass")),
-            Term("water wanted", f"{f.built.school.cook:g} %"),
-            *([Term("stirred in afterwards", say(later, "mass"), "not weighed at the stop")] if later > 5e-4 else []),
-            Term("stop at", say(f.stop_kg, "mass"), "without the pan"),
+            Term(Message("why-sweet-stop-pan", into_pan_kg=f.into_pan_kg)),
+            Term(Message("why-sweet-stop-water-wanted", cook=f.built.school.cook)),
+            *([Term(Message("why-sweet-stop-stirred-afterwards", later=later))] if later > 5e-4 else []),
+            Term(Message("why-sweet-stop-stop-at", stop_kg=f.stop_kg)),
         ),
-        source=f"Mass balance, {_DOSSIER} §2",
-        uncertainty="±1 point of water for 10 g in a kilogram",
-        sharpen="Weigh the empty pan before you begin.",
     )
 
 
@@ -157,68 +149,68 @@ def _syrup(f: SweetForecast) -> Why:
     assert s is not None and f.built.soak is not None
     drunk = _learned(f, "uptake")
     return Why(
-        title="What the syrup does",
-        formula="sugar ÷ (sugar + water) evens out between pieces and syrup; they come so far on the way",
+        says=Message("why-sweet-syrup", piece_kg_low=s.piece_kg.low * 1000.0, piece_kg_high=s.piece_kg.high * 1000.0),
         terms=(
-            Term("syrup", f"{s.brix:.0f} °Brix", s.stage),
-            Term("boils here at", f"{s.boils_c:.1f} °C"),
-            Term("even strength", _pct(f.built.soak.equilibrium)),
-            Term("a piece then weighs", f"{s.piece_kg.likely * 1e3:.0f} g", f"{_pct(s.sugar.likely, 0)} sugar"),
+            Term(Message("why-sweet-syrup-syrup", brix=s.brix, stage=s.stage)),
+            Term(Message("why-sweet-syrup-boils-here-at", boils_c=s.boils_c)),
+            Term(Message("why-sweet-syrup-even-strength", equilibrium=f.built.soak.equilibrium * 100)),
+            Term(
+                Message(
+                    "why-sweet-syrup-piece-then-weighs",
+                    piece_kg=s.piece_kg.likely * 1000.0,
+                    sugar=s.sugar.likely * 100,
+                )
+            ),
             *(
-                [Term("they take up", f"{f.plan.habit.told:.2f} of their weight", drunk)]
+                [Term(Message("why-sweet-syrup-they-take-up", told=f.plan.habit.told, drunk=drunk))]
                 if f.plan.habit and drunk
                 else []
             ),
-            Term("left", say(s.left_kg, "mass"), f"at {s.left_brix:.0f} °Brix"),
+            Term(Message("why-sweet-syrup-left", left_kg=s.left_kg, left_brix=s.left_brix)),
         ),
-        source="Mass balance; uptake after Crank 1975",
-        uncertainty=f"{s.piece_kg.low * 1e3:.0f} to {s.piece_kg.high * 1e3:.0f} g a piece: swelling ±15 %",
-        sharpen="Weigh them all after the rest, drained, as the finished sweet: the next are told by it.",
     )
 
 
 def _keeping(f: SweetForecast) -> Why:
     k = f.keeping
     return Why(
-        title="How long it keeps",
-        formula="the first class that fits: frozen, sour (pH 4.6), water activity to 0.85, 0.92, 0.97, or wet",
+        says=Message("why-sweet-keeping"),
         terms=(
-            Term("water activity", f"{k.activity:.3f}", "estimated, judged on the wet side"),
-            Term("pH", f"{f.built.school.ph:g}"),
-            Term("class", k.klass.key, k.klass.why),
+            Term(Message("why-sweet-keeping-water-activity", activity=k.activity)),
+            Term(Message("why-sweet-keeping-ph", ph=f.built.school.ph)),
+            Term(Message("why-sweet-keeping-class", key=k.klass.key, why=k.klass.why)),
         ),
-        source="Norrish 1966, Ross 1975; growth limits of ICMSF 1996; local food law comes first",
-        uncertainty="cautious on purpose; never longer by smell or look",
-        sharpen="Weigh the finished sweet: a drier class asks for it.",
     )
 
 
 def _cooling(f: SweetForecast) -> Why:
     c = f.cooling
-    seconds = "never" if c.first_s is None else _hours(c.first_s)
+    fridge = Message("never") if c.first_s is None else _hours(c.first_s)
     return Why(
-        title="Whether it cools in time",
-        formula=f"from {COOL_START_C:.0f} °C below 21 °C within 2 h, below 5 °C within 4 h more; time = τ·ln of the gaps to the air",
+        says=Message("why-sweet-cooling", cool_start_c=COOL_START_C),
         terms=(
-            Term("depth in this pan", say(c.depth_m, "length")),
-            Term("in the fridge to 21 °C", seconds),
-            Term("in stirred iced water to 21 °C", _hours(f.iced.first_s or 0.0)),
+            Term(Message("why-sweet-cooling-depth-this-pan", depth_m=c.depth_m)),
+            Term(Message("why-sweet-cooling-fridge", time=fridge)),
+            Term(Message("why-sweet-cooling-iced-water", time=_hours(f.iced.first_s or 0.0))),
         ),
-        source="Newton's cooling with the pot's own surface; public cooling rule (check your local code)",
-        uncertainty="±30 %",
-        sharpen="Measure once how warm it is after an hour.",
     )
 
 
 def _time(f: SweetForecast) -> Why:
-    terms = [Term(s.say.split(":")[0].rstrip("."), _hours(s.seconds.likely), s.check) for s in f.steps[:6]]
+    terms = [
+        Term(
+            Message(
+                "why-sweet-time-step",
+                step=s.say.split(":")[0].rstrip("."),
+                seconds=_hours(s.seconds.likely),
+                check=s.check,
+            )
+        )
+        for s in f.steps[:6]
+    ]
     return Why(
-        title="How long it takes",
-        formula="the longest way through the steps; what can run side by side does",
+        says=Message("why-sweet-time", ready_low=_hours(f.ready.low), ready_high=_hours(f.ready.high)),
         terms=tuple(terms),
-        source=f"Boiling by the Bench's own model; hands by common practice, {_DOSSIER} §2",
-        uncertainty=f"{_hours(f.ready.low)} to {_hours(f.ready.high)}",
-        sharpen="Log a batch: its flame is learned.",
     )
 
 

@@ -285,7 +285,7 @@ def test_19_sponge_balls_that_failed_again_and_again(job, client):
         "boiling",
     } <= asked_for
     it.happens(it.id, kind="fault_found", fault="balls-break", cause="wet", answers={}, next_time=True)
-    (kept,) = client.get("/api/mend/next?of=sponge-balls").json["kept"]
+    (kept,) = client.post("/api/mend/next", json={"of": "sponge-balls"}).json["kept"]
     assert kept["next"] == "hang it to 58–63 % water"
 
 

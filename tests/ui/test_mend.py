@@ -94,6 +94,21 @@ def test_what_is_done_next_time_is_put_in_the_sentence_and_taken_back(page: Page
     said.get_by_role("button", name="Take it back").click()
     expect(sentence).to_contain_text("a medium flame")
     expect(page.locator("p.answer")).to_have_text(off)
+    # the stop of this plan, whatever its amount, as the weight that the pan then holds
+    found = {"kind": "fault_found", "fault": "too-thick-cold", "cause": "over", "answers": {}, "next_time": True}
+    ask(f"{kitchen_url}/api/batches/{RABRI}/events", {"event": found})
+    page.goto(kitchen_url + "/bench?amount=2 L&stop=a third of its volume&sugar=60 g")
+    put = said.get_by_role("button", name=re.compile(r"^Put it in the sentence: \d+ g$"))
+    grams = put.inner_text().removeprefix("Put it in the sentence: ")
+    expect(sentence).to_contain_text("a third of its volume")
+    off = page.locator("p.answer").inner_text()
+    put.click()
+    expect(sentence).to_contain_text(grams)
+    expect(said).to_contain_text("it stands in the sentence")
+    expect(page.locator("p.answer")).to_have_text(off)  # the same batch by another word
+    clean_in_both(page)
+    said.get_by_role("button", name="Take it back").click()
+    expect(sentence).to_contain_text("a third of its volume")
 
 
 @BOTH

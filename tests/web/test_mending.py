@@ -96,15 +96,15 @@ def test_a_finding_is_kept_with_the_batch_teaches_and_is_taken_back(client, cloc
     after = mend(client, product="reduced-milk", fault="too-thick-cold")
     chance = {c["key"]: c for c in after["causes"]}
     assert bowls(after)["stood"] >= bowls(before)["stood"] and chance["stood"]["bowls"] == 2.0  # 0.30 → 0.38
-    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    (kept,) = client.post("/api/mend/next", json={"of": "reduce"}).json["kept"]
     assert kept["next"] == "pour it out within three minutes" and kept["batch"]["id"] == thick
-    assert client.get("/api/mend/next?of=curdle").json["kept"] == []
+    assert client.post("/api/mend/next", json={"of": "curdle"}).json["kept"] == []
     # a later word of the same fault takes its place
     find(cause="over", answers={}, next_time=False)
-    assert client.get("/api/mend/next?of=reduce").json["kept"] == []
+    assert client.post("/api/mend/next", json={"of": "reduce"}).json["kept"] == []
     newest = client.get(f"/api/batches/{thick}").json["log"][0]["event_id"]
     happens(client, thick, kind="undo", event_id=newest)
-    assert client.get("/api/mend/next?of=reduce").json["kept"] == [kept]
+    assert client.post("/api/mend/next", json={"of": "reduce"}).json["kept"] == [kept]
     # and the batch itself weighs and teaches what it did
     line = client.get("/api/book").json["lines"][0]
     assert line["weighed_kg"] == 0.7 and line["phase"] == "weighed"
@@ -201,8 +201,49 @@ def test_what_is_done_next_time_can_be_said_in_the_next_sentence(client, fault, 
 
 def test_the_next_plan_is_told_its_words_and_only_where_it_has_them(client, thick):
     happens(client, thick, kind="fault_found", fault="split-in-pan", cause="hard-boil", answers={}, next_time=True)
-    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    (kept,) = client.post("/api/mend/next", json={"of": "reduce"}).json["kept"]
     assert kept["sets"] == {"flame": "gentle"}
     happens(client, thick, kind="fault_found", fault="split-in-pan", cause="acid-pan", answers={}, next_time=True)
-    (kept,) = client.get("/api/mend/next?of=reduce").json["kept"]
+    (kept,) = client.post("/api/mend/next", json={"of": "reduce"}).json["kept"]
     assert kept["sets"] == {} and kept["next"] == "a pan of its own for curdling"
+
+
+RECKONED = [(f.key, c.key, dict(c.reckons)) for f in faults().values() for c in f.causes if c.reckons]
+LITRES = ("1.2 L", "2 L", "2.9 L")
+
+
+@pytest.mark.parametrize("amount", LITRES)
+@pytest.mark.parametrize(("fault", "cause", "reckons"), RECKONED)
+def test_what_has_to_be_reckoned_is_reckoned_from_the_plan_it_is_for(client, thick, fault, cause, reckons, amount):
+    """Whatever amount the next plan is of; and put into the sentence, it is the same batch by another word."""
+    happens(client, thick, kind="fault_found", fault=fault, cause=cause, answers={}, next_time=True)
+    plan = {"milk": 1, "amount": amount, "pan": 1, "burner": 1, "stop": "a third of its volume", "sugar": "60 g"}
+    before = client.post("/api/bench/reduce", json=plan).json
+    (kept,) = client.post("/api/mend/next", json={"of": "reduce", "plan": plan}).json["kept"]
+    words = {word: kept["sets"][word] for word in kept["reckoned"]}
+    if reckons == {"amount": "room"}:
+        brim = before["pan"]["capacity_m3"]
+        fits = [litres for litres in LITRES if float(litres.split()[0]) <= 0.6 * brim * 1e3]
+        assert (words == {}) == (amount in fits)
+        if words:
+            assert 0.54 * brim < float(words["amount"].split()[0]) * 1e-3 <= 0.6 * brim
+        return
+    assert set(words) == set(reckons)
+    after = client.post("/api/bench/reduce", json=plan | words).json
+    assert after["after_boil_s"]["likely"] == pytest.approx(before["after_boil_s"]["likely"], rel=0.02)
+    assert after["stop_depth_m"]["likely"] == pytest.approx(before["stop_depth_m"]["likely"], abs=6e-4)
+    (again,) = client.post("/api/mend/next", json={"of": "reduce", "plan": plan | words}).json["kept"]
+    assert again["sets"] == kept["sets"]  # so it is seen to stand there
+
+
+def test_nothing_is_reckoned_without_a_plan_or_from_one_that_cannot_be(client, thick):
+    happens(client, thick, kind="fault_found", fault="too-thick-cold", cause="over", answers={}, next_time=True)
+    for body in (
+        {"of": "reduce"},
+        {"of": "reduce", "plan": {**POT, "amount": "plenty", "stop": "half", "sugar": ""}},
+    ):
+        (kept,) = client.post("/api/mend/next", json=body).json["kept"]
+        assert (kept["sets"], kept["reckoned"], kept["next"]) == ({}, [], "stop at the weight")
+    drier = {"milk": 1, "amount": "2 L", "pan": 1, "burner": 1, "stop": "99 % solids", "sugar": ""}
+    (kept,) = client.post("/api/mend/next", json={"of": "reduce", "plan": drier}).json["kept"]
+    assert kept["sets"] == {}

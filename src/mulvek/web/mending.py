@@ -1,12 +1,15 @@
 """Mend over HTTP: what went wrong, why, what to do now and next time."""
 
 from collections.abc import Callable
+from contextlib import suppress
 from typing import Any
 
 from flask_openapi3.models.tag import Tag
 from flask_openapi3.openapi import OpenAPI
 
 from ..core.batch.events import BaseWeighed
+from ..core.errors import KitchenError
+from ..core.planning.reduce.plan import ReducePlan
 from ..core.planning.sweets.formula import LIT
 from ..store.aside import each, reading_of
 from ..store.batches import Batch, Batches
@@ -18,12 +21,13 @@ from ..wire.mending import (
     MendChoices,
     MendIn,
     MendingOut,
+    NextIn,
     NextPlanOut,
-    NextQuery,
     mend_choices,
     mending,
     next_time,
 )
+from ..wire.reduce import read_plan
 
 TAGS = [Tag(name="mend")]
 
@@ -64,6 +68,12 @@ def mended(db: Database, body: MendIn, now_s: float) -> MendingOut:
 
 
 def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
+    def _as_it_stands(body: NextIn) -> ReducePlan | None:
+        """A sentence that cannot be read is said to be so where it stands."""
+        with suppress(KitchenError):
+            return read_plan(body.plan, db.kept(read_shelf)) if body.plan is not None else None
+        return None
+
     @app.get("/api/mend/choices", tags=TAGS, responses={200: MendChoices})
     def get_mend_choices() -> Any:
         """All that is made, with what can go wrong with it"""
@@ -74,13 +84,13 @@ def routes(app: OpenAPI, db: Database, clock: Callable[[], float]) -> None:
         """What went wrong: the causes in their order, what speaks for each, what to ask, what to do"""
         return mended(db, body, clock())
 
-    @app.get("/api/mend/next", tags=TAGS, responses={200: NextPlanOut})
-    def get_next_time(query: NextQuery) -> Any:
+    @app.post("/api/mend/next", tags=TAGS, responses={200: NextPlanOut})
+    def get_next_time(body: NextIn) -> Any:
         """What was kept for the next time that this is made"""
-        now = clock()
+        now, plan = clock(), _as_it_stands(body)
         with db.reading() as session:
             found = newest_found(session)
         wanted = [(batch, one.what) for batch, one in found if one.what.next_time]
         seen, _ = each(wanted, lambda pair: (seen_of(pair[0], now), pair[1]), lambda pair: pair[0].name)
-        kept = [next_time(batch, what, query.of) for batch, what in seen if batch.is_of(query.of)]
+        kept = [next_time(batch, what, body.of, plan) for batch, what in seen if batch.is_of(body.of)]
         return NextPlanOut(kept=[one for one in kept if one is not None])

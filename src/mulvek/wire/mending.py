@@ -11,14 +11,17 @@ from ..core.batch.events import (
 from ..core.equipment.kitchen import Kitchen
 from ..core.errors import NotFound
 from ..core.mending.faults import Fault, Product, fault, faults, faults_of, products, questions
+from ..core.mending.reckoned import reckoned_words
 from ..core.mending.rescue import Amounts, amounts
 from ..core.mending.weigh import Asked, Confirmed, Word, best_question, weigh, word
 from ..core.mending.weigh import Weighed as WeighedCause
+from ..core.planning.reduce.plan import ReducePlan
 from ..core.planning.sweets.library import library
 from ..language.mending import answer_said, rescue_said
 from .happenings import Answers, asked_of
 from .mend_record import Known, LineOut, MendedBatch, MomentOut, Seen, known_of, moments_of
 from .model import Body, Id, Out
+from .reduce import ReduceIn
 
 BOWLS = 5
 CLEARED = 0.1
@@ -93,8 +96,11 @@ class FoundFault(Out):
     event: int
 
 
-class NextQuery(Out):
+class NextIn(Body):
+    """``plan``: a reduction's sentence as it stands, for what has to be reckoned from it."""
+
     of: str = Field(max_length=60, description='A sweet\'s key, or the kind of a base: "kalakand", "curdle"')
+    plan: ReduceIn | None = None
 
 
 class KeptForNext(Out):
@@ -108,6 +114,7 @@ class KeptForNext(Out):
     next: str
     answers: dict[str, float]
     sets: dict[str, str] = Field(description="What that is in the sentence of the next plan: its words")
+    reckoned: list[str] = Field(description="Those of them that were reckoned from the plan that was sent")
 
 
 class NextPlanOut(Out):
@@ -139,13 +146,14 @@ SENTENCES = ("reduce", "curdle", "strain", "caramel")
 """Bases have sentences of their own; everything else has the sweets'."""
 
 
-def next_time(seen: Seen, what: FaultFound, of: str) -> KeptForNext | None:
+def next_time(seen: Seen, what: FaultFound, of: str, plan: ReducePlan | None = None) -> KeptForNext | None:
     """What the next plan of that sweet or base is told of it; a fault or a cause that this release does not know is left
-    out."""
+    out. ``plan``: of a reduction as it stands, where that can be read."""
     found = faults().get(what.fault)
     cause = next((c for c in found.causes if c.key == what.cause), None) if found else None
     if found is None or cause is None or not what.next_time:
         return None
+    reckoned = reckoned_words(cause.reckons, plan) if plan is not None and of == "reduce" else {}
     return KeptForNext(
         batch=seen.out,
         fault=found.key,
@@ -154,7 +162,8 @@ def next_time(seen: Seen, what: FaultFound, of: str) -> KeptForNext | None:
         why=cause.why,
         next=cause.next,
         answers=dict(what.answers),
-        sets=dict(cause.sets.get(of if of in SENTENCES else "sweet", {})),
+        sets={**cause.sets.get(of if of in SENTENCES else "sweet", {}), **reckoned},
+        reckoned=sorted(reckoned),
     )
 
 

@@ -1,19 +1,22 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, unwrap } from '@/api/client'
+import { api, unwrap, type ReduceIn } from '@/api/client'
 import { useLog } from '@/api/kitchen'
 import { day } from '@/say'
 
 /**
  * What was kept from a batch that went wrong, for the next of its like: where it comes from, and off again as easily. What
- * has a word in the sentence is put there with a touch, and taken out again.
+ * has a word in the sentence is put there with a touch, and taken out again; what has to be reckoned for it (the stop as a
+ * weight) is reckoned from the plan as it stands.
  */
-const props = defineProps<{ of: string; words?: Record<string, unknown> }>()
+const props = defineProps<{ of: string; words?: Record<string, unknown>; plan?: ReduceIn }>()
 const emit = defineEmits<{ set: [words: Record<string, string>] }>()
 const kept = useQuery({
-  queryKey: ['book', 'next-time', computed(() => props.of)],
-  queryFn: () => unwrap(api.GET('/api/mend/next', { params: { query: { of: props.of } } })),
+  queryKey: ['book', 'next-time', computed(() => props.of), computed(() => props.plan)],
+  queryFn: () =>
+    unwrap(api.POST('/api/mend/next', { body: { of: props.of, plan: props.plan ?? null } })),
+  placeholderData: keepPreviousData,
   enabled: () => Boolean(props.of),
 })
 const log = useLog()
@@ -23,6 +26,9 @@ const before = ref<Record<string, Record<string, string>>>({})
 const name = (one: Kept) => `${one.batch.id}-${one.fault}`
 const sets = (one: Kept) => Object.entries(props.words ? one.sets : {})
 const stands = (one: Kept) => sets(one).every(([word, value]) => props.words![word] === value)
+/** What was reckoned is told before it is put there. */
+const figures = (one: Kept) =>
+  one.reckoned.length ? `: ${one.reckoned.map((word) => one.sets[word]).join(', ')}` : ''
 function put(one: Kept) {
   const was = sets(one).map(([word]) => [word, String(props.words![word] ?? '')])
   before.value = { ...before.value, [name(one)]: Object.fromEntries(was) }
@@ -58,7 +64,7 @@ const off = (one: Kept) =>
       >
       <template v-if="sets(one).length">
         <button v-if="!stands(one)" type="button" class="touch" @click="put(one)">
-          Put it in the sentence
+          Put it in the sentence{{ figures(one) }}
         </button>
         <template v-else>
           <span class="in">it stands in the sentence</span>

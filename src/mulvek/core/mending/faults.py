@@ -12,6 +12,7 @@ from importlib.resources import files
 from typing import Any
 
 from ..errors import NotFound
+from .reckoned import RECKONS, Reckons
 
 ALL = "all"
 """The family of every product."""
@@ -60,7 +61,8 @@ class Evidence:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cause:
     """``chance`` that it plays a part when the fault is seen, 0 to 1; ``why`` and ``next`` go on a sentence. ``sets``: what
-    that is in the sentence of the next plan, its words by station ("reduce", "curdle", "strain", "caramel", "sweet")."""
+    that is in the sentence of the next plan, its words by station ("reduce", "curdle", "strain", "caramel", "sweet");
+    ``reckons``: the same of a reduction, where the word has to be reckoned from that plan."""
 
     key: str
     chance: float
@@ -68,6 +70,7 @@ class Cause:
     next: str
     shows: tuple[Evidence, ...]
     sets: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+    reckons: Mapping[str, Reckons] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -175,6 +178,8 @@ def _check(found: Iterable[Fault]) -> None:
                 raise ValueError(f"{one.key}: “{reading}” speaks for more than one cause")
             if question.either != ({shown[0].near, shown[0].far} == {0.0, 1.0}) or shown[0].near == shown[0].far:
                 raise ValueError(f"{one.key}: “{reading}” is asked for in another way")
+        if any(set(cause.reckons.values()) - RECKONS for cause in one.causes):
+            raise ValueError(f"{one.key}: a word is reckoned as one of {', '.join(sorted(RECKONS))}")
         if any(not 0 < cause.chance < 1 for cause in one.causes):
             raise ValueError(f"{one.key}: a chance lies between 0 and 1")
 

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ApiProblem, unwrap } from '@/api/client'
+import { api, ApiProblem, unwrap, type ReduceIn } from '@/api/client'
 import { useLastAnswer } from '@/api/lastAnswer'
 import { useLarder } from '@/api/kitchen'
 import ForecastRibbon from '@/charts/ForecastRibbon.vue'
@@ -45,11 +45,11 @@ function keep() {
 
 const plan = computed(() => JSON.stringify(planFrom(words.value)))
 const settled = refDebounced(plan, 60)
+const sent = computed<ReduceIn>(() => JSON.parse(settled.value))
 const asked = useQuery({
   queryKey: ['reduce', settled, computed(() => larder.dataUpdatedAt.value)],
-  queryFn: ({ signal }) =>
-    unwrap(api.POST('/api/bench/reduce', { body: JSON.parse(settled.value), signal })),
-  enabled: computed(() => JSON.parse(settled.value).pan > 0),
+  queryFn: ({ signal }) => unwrap(api.POST('/api/bench/reduce', { body: sent.value, signal })),
+  enabled: computed(() => Number(sent.value.pan) > 0),
   placeholderData: keepPreviousData,
   retry: false,
   staleTime: 30_000,
@@ -105,7 +105,7 @@ useFree(() => words.value, kitchen)
         <OnToIt verb="Light it" />
       </section>
 
-      <NextTime of="reduce" :words="{ ...words }" @set="setWords" />
+      <NextTime of="reduce" :words="{ ...words }" :plan="sent" @set="setWords" />
       <RefusedPlan :problem="problem" :answer="asked.data.value" />
       <div v-if="forecast && figures" class="answered" :class="{ unanswered: problem }">
         <div class="things">

@@ -17,7 +17,7 @@ Reckons = Literal["weight", "level", "room"]
 RECKONS = frozenset(get_args(Reckons))
 MOST_OF_PAN = 0.6
 """Above this share of the pan, milk at the boil has no room (day dossier §4, boil-over)."""
-STEP_L = 0.05
+STEP_M3 = 5e-5
 
 
 def reckoned_words(reckons: Mapping[str, Reckons], plan: ReducePlan) -> dict[str, str]:
@@ -28,9 +28,8 @@ def reckoned_words(reckons: Mapping[str, Reckons], plan: ReducePlan) -> dict[str
 
 def _word(how: Reckons, plan: ReducePlan) -> str:
     if how == "room":
-        most_l = MOST_OF_PAN * capacity_m3(plan.pan.shape) * 1e3
-        fits = math.floor(most_l / STEP_L + 1e-9) * STEP_L
-        return f"{fits:.2f}".rstrip("0").rstrip(".") + " L" if plan.milk_m3 * 1e3 >= fits - 1e-6 and fits else ""
+        fits = math.floor(MOST_OF_PAN * capacity_m3(plan.pan.shape) / STEP_M3 + 1e-9) * STEP_M3
+        return say(fits, "volume") if plan.milk_m3 >= fits * (1 - 1e-6) else ""
     try:
         there = plan.goal_parts.with_water(stop_water_kg(plan))
     except KitchenError:

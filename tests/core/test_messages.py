@@ -4,6 +4,7 @@ import ast
 import pickle
 import re
 from collections.abc import Iterator
+from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 
@@ -24,14 +25,46 @@ ERRORS_OWN = {"retry_s"}
 """What an error takes for itself."""
 
 
+@dataclass(frozen=True)
+class _Call:
+    """A message or an error that is written with its key: where, and the names of the values that it is given."""
+
+    where: str
+    key: str
+    given: frozenset[str]
+    error: bool
+
+
+@dataclass(frozen=True)
+class _Written:
+    """What the source says; ``beginnings`` of keys that are put together with a slug: "device-may-not-"."""
+
+    calls: tuple[_Call, ...]
+    texts: frozenset[str]
+    beginnings: tuple[str, ...]
+
+
 @cache
-def _nodes() -> list[tuple[str, ast.AST]]:
-    """All that stands in the source, with its file."""
-    return [
-        (str(file.relative_to(SOURCE)), node)
-        for file in sorted(SOURCE.rglob("*.py"))
-        for node in ast.walk(ast.parse(file.read_text("utf-8")))
-    ]
+def _written() -> _Written:
+    """All of it read once; no tree of it is kept, which all tests after these would carry along."""
+    calls: list[_Call] = []
+    texts: set[str] = set()
+    beginnings: set[str] = set()
+    for file in sorted(SOURCE.rglob("*.py")):
+        for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+            match node:
+                case ast.Constant(value=str() as text):
+                    texts.add(text)
+                case ast.JoinedStr(values=[ast.Constant(value=str() as first), *_]):
+                    if re.fullmatch(r"([a-z]+-)+", first):
+                        beginnings.add(first)
+                case ast.Call(func=ast.Name(id=name), args=args) if name == "Message" or name in ERRORS:
+                    place = 0 if name == "Message" else 1
+                    given = frozenset(k.arg for k in node.keywords if k.arg is not None) - ERRORS_OWN
+                    where = f"{file.relative_to(SOURCE)}:{node.lineno}"
+                    keys = _literals(args[place]) if len(args) > place else []
+                    calls += [_Call(where, key, given, error=place == 1) for key in keys]
+    return _Written(tuple(calls), frozenset(texts), tuple(beginnings))
 
 
 class _Asks(Visitor):
@@ -67,33 +100,10 @@ def _asked() -> dict[str, set[str]]:
     return {key: of(key) for key in direct}
 
 
-def _calls() -> Iterator[tuple[str, str, set[str]]]:
-    """Where, the key and the names of the values, of each message and error that is written with its key."""
-    for file, node in _nodes():
-        if not isinstance(node, ast.Call) or not isinstance(node.func, ast.Name):
-            continue
-        place = 0 if node.func.id == "Message" else 1 if node.func.id in ERRORS else None
-        if place is None or len(node.args) <= place:
-            continue
-        for key in _literals(node.args[place]):
-            names = {k.arg for k in node.keywords if k.arg is not None} - ERRORS_OWN
-            yield f"{file}:{node.lineno}", key, names
-
-
 def _literals(node: ast.expr) -> list[str]:
     if isinstance(node, ast.IfExp):
         return _literals(node.body) + _literals(node.orelse)
     return [node.value] if isinstance(node, ast.Constant) and isinstance(node.value, str) else []
-
-
-def _beginnings() -> set[str]:
-    """What keys begin with that are put together with a slug: "device-may-not-"."""
-    parts = (
-        node.values[0].value
-        for _, node in _nodes()
-        if isinstance(node, ast.JoinedStr) and isinstance(node.values[0], ast.Constant)
-    )
-    return {part for part in parts if isinstance(part, str) and re.fullmatch(r"([a-z]+-)+", part)}
 
 
 def test_every_file_can_be_read_and_no_key_stands_twice() -> None:
@@ -108,25 +118,25 @@ def test_every_file_can_be_read_and_no_key_stands_twice() -> None:
 
 def test_every_message_that_is_said_stands_in_the_catalogue() -> None:
     known = catalogue("en").rooms
-    assert [(where, key) for where, key, _ in _calls() if key not in known] == []
+    assert [call for call in _written().calls if call.key not in known] == []
 
 
 def test_every_message_of_the_catalogue_is_said_somewhere() -> None:
-    literals = {node.value for _, node in _nodes() if isinstance(node, ast.Constant) and isinstance(node.value, str)}
-    put_together = tuple(_beginnings())
-    idle = [key for key in catalogue("en").rooms if key not in literals and not key.startswith(put_together)]
+    said_in = _written()
+    idle = [
+        key for key in catalogue("en").rooms if key not in said_in.texts and not key.startswith(said_in.beginnings)
+    ]
     assert idle == []
 
 
 def test_a_sentence_gets_the_values_that_it_asks_for_and_no_others() -> None:
-    asked = _asked()
-    wrong = []
-    for where, key, given in _calls():
-        wants = {name.removesuffix("-fix") for name in asked[key]}
-        if wants - given:
-            wrong.append(f"{where} {key} lacks {sorted(wants - given)}")
-        elif given - wants and key != "file-held":  # said with the place where another has it, when that is known
-            wrong.append(f"{where} {key} does not say {sorted(given - wants)}")
+    asked, wrong = _asked(), []
+    for call in _written().calls:
+        wants = {name.removesuffix("-fix") for name in asked[call.key]}
+        if wants - call.given:
+            wrong.append(f"{call.where} {call.key} lacks {sorted(wants - call.given)}")
+        elif call.given - wants and call.key != "file-held":  # said with its place where that is known
+            wrong.append(f"{call.where} {call.key} does not say {sorted(call.given - wants)}")
     assert wrong == []
 
 
@@ -137,12 +147,7 @@ def test_every_error_says_what_to_do() -> None:
         for _, e in _entries()
         if isinstance(e, ftl.Message) and any(a.id.name == "fix" for a in e.attributes)
     }
-    raised = {
-        key
-        for _, node in _nodes()
-        if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id in ERRORS
-        for key in _literals(node.args[1])
-    }
+    raised = {call.key for call in _written().calls if call.error}
     assert len(raised) > 400 and raised <= fixes, raised - fixes
 
 

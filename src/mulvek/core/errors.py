@@ -1,5 +1,7 @@
 """The one tree of errors that a cook can cause, each naming the word to change and the fix."""
 
+from functools import partial
+
 from .messages.catalogue import said
 from .messages.message import Message, Value
 
@@ -67,9 +69,5 @@ class Unavailable(KitchenError):
         super().__init__(field, says, **values)
         self.retry_s = retry_s
 
-    def __reduce__(self) -> tuple[object, tuple[object, ...]]:
-        return _unavailable, (self.field, self.says, self.retry_s)
-
-
-def _unavailable(field: str, says: Message, retry_s: float) -> Unavailable:
-    return Unavailable(field, says, retry_s=retry_s)
+    def __reduce__(self) -> tuple[object, tuple[str, Message]]:
+        return partial(Unavailable, retry_s=self.retry_s), (self.field, self.says)

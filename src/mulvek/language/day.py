@@ -5,15 +5,10 @@ from collections.abc import Sequence
 from ..core.day.ahead import Ahead
 from ..core.day.cures import Cure, Short
 from ..core.day.tasks import Day, Job, Placed, Task
-from ..core.messages.catalogue import said
+from ..core.messages.catalogue import said, stands
 from ..core.messages.message import Message
 from .names import the
 
-_ACTS = frozenset(
-    ("ready", "boil-up", "simmer", "stop", "stand", "acid", "drain", "rinse", "hang-chhena", "weigh", "tie", "hang-curd",
-     "weigh-curd", "last")
-)  # fmt: skip
-"""Of what a base is parted into, each with a message; a sweet's own step says itself what is done."""
 UNSAID = ("stand", "hang-curd")
 """No hand is lifted for it: the act before it says it."""
 
@@ -35,7 +30,7 @@ def ahead_words(one: Ahead) -> str:
 
 
 def act_of(task: Task, place: Placed, day: Day) -> str:
-    """What is done when a task begins."""
+    """What is done when a task begins. Parts of a base have messages; a sweet's own step says itself what is done."""
     name = task.key.rsplit("/", 1)[-1]
     hob = the(day.kitchen.hobs[place.hob].name) if place.hob is not None else ""
     pot = the(day.kitchen.pots[place.pot].name) if place.pot is not None else ""
@@ -48,19 +43,13 @@ def act_of(task: Task, place: Placed, day: Day) -> str:
         return said(Message("act-simmer", every=task.every))
     if name in ("stand", "hang-chhena"):
         return said(Message(f"act-{name}", minutes=place.end - place.start))
-    return said(Message(f"act-{name}")) if name in _ACTS else name
+    return said(Message(f"act-{name}")) if stands(f"act-{name}") else name
 
 
 def _opens(task: Task, day: Day) -> bool:
     """It is the first of its stay on the fire."""
     stay = [t for job in day.jobs for t in job.tasks if t.run == task.run]
     return stay[0].key == task.key
-
-
-_FAULTS = frozenset(
-    ("hands", "burner", "pan", "too", "wait", "minutes", "outside", "late", "stale", "fridge", "freezer")
-)
-"""First words of the checker, each with a message."""
 
 
 def fault_words(fault: str) -> Message:
@@ -70,7 +59,8 @@ def fault_words(fault: str) -> Message:
     'Nobody has hands for it then.'
     """
     rule = fault.split(maxsplit=1)[0].rstrip(":") if fault else ""
-    return Message(f"moved-{rule}" if rule in _FAULTS else "moved-nowhere")
+    key = f"moved-{'wait' if rule == 'minutes' else rule}"
+    return Message(key if stands(key) else "moved-nowhere")
 
 
 def span(minutes: int) -> Message:

@@ -121,4 +121,4 @@ def _tray(slab: SlabAnswer) -> list[Message]:
 def _time(seconds: float) -> Message:
     if seconds < 90:
         return Message("step-seconds", seconds=seconds)
-    return Message("step-minutes", minutes=seconds / 60)
+    return Message("in-minutes", minutes=seconds / 60)

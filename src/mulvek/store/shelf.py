@@ -128,5 +128,5 @@ def read_shelf(session: Session) -> Shelf:
 
 def _find(word: str, things: Mapping[int, T], number: int) -> T:
     if number not in things:
-        raise NotFound(word, "no-such-word-number", word=word, number=number)
+        raise NotFound(word, "no-such-thing", what=word, thing_id=number)
     return things[number]

@@ -178,7 +178,7 @@ def take(batches: Batches, making: Batch, body: TakeIn, shelf: Shelf, now_s: flo
     told = next((b for b in making.forecast.get("bases", []) if b.get("letter") == body.slot), None)
     step = next((s for s in _steps(making, now_s) if s.planned.key == base_step(body.slot)), None)
     if told is None or step is None:
-        raise BadInput("slot", "making-no-such-base", making=making.name)
+        raise BadInput("slot", "parent-no-such-base", parent=making.name)
     if making.state(now_s).finished or step.phase == "done":
         raise Conflict("slot", "base-already-there", making=making.name)
     child = batches.batch(body.batch)

@@ -61,5 +61,4 @@ def functions(locale: Locale) -> dict[str, Callable[..., Any]]:
         "MASS": lambda kg: _in(locale, say(kg.value, "mass")),
         "VOLUME": lambda m3: _in(locale, say(m3.value, "volume")),
         "LENGTH": lambda m: _in(locale, say(m.value, "length")),
-        "PERCENT": lambda share: _in(locale, say(share.value, "percent")),
     }

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from functools import partial
 from types import MappingProxyType
 from typing import Union
 
@@ -34,8 +35,8 @@ class Message:
     def __setattr__(self, name: str, value: object) -> None:
         raise AttributeError(f"a message cannot be changed: {name}")
 
-    def __reduce__(self) -> tuple[object, tuple[str, dict[str, Value]]]:
-        return _restored, (self.key, dict(self.values))
+    def __reduce__(self) -> tuple[object, tuple[str]]:
+        return partial(Message, **self.values), (self.key,)
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, Message) and (self.key, self.values) == (other.key, other.values)
@@ -48,7 +49,3 @@ class Message:
 
     def _pairs(self) -> Iterator[str]:
         return (f"{name}={value!r}" for name, value in self.values.items())
-
-
-def _restored(key: str, values: dict[str, Value]) -> Message:
-    return Message(key, **values)

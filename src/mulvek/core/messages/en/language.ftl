@@ -65,8 +65,6 @@ moved-too = That is one pan more than is watched.
     .fix = { -move-fix }
 moved-wait = What comes before it, or after it, cannot wait like that.
     .fix = { -move-fix }
-moved-minutes = What comes before it, or after it, cannot wait like that.
-    .fix = { -move-fix }
 moved-outside = That is before the day begins, or after it ends.
     .fix = { -move-fix }
 moved-late = It would not be ready in time.
@@ -211,7 +209,6 @@ step-fry = { $low } to { $high }; they take up { MASS($taken_kg) } of fat.
 step-fry-loads = { $loads } loads of { $count } at the most, the fat hot again before each.
 step-tray = A tray of { NUMBER($long) } × { NUMBER($wide) } cm, { NUMBER($thick) } mm thick.
 step-seconds = { NUMBER($seconds) } s
-step-minutes = { NUMBER($minutes) } min
 
 ## caramel
 

@@ -135,8 +135,6 @@ instrument-not-paired = That instrument is not paired here.
 
 ## shelf
 
-no-such-word-number = There is no { $word } number { $number } in this kitchen.
-    .fix = Choose one of the Larder.
 
 ## trouble
 
